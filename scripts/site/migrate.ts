@@ -1,0 +1,76 @@
+import { createHash } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { type Connection, createConnection, type RowDataPacket } from 'mysql2/promise';
+import { inProject } from './paths.ts';
+
+const MIGRATIONS = inProject('db', 'migrations');
+const LOCK_SECONDS = 60;
+/** What the application's account may do with each table; a table that is not named gets everything. */
+const RIGHTS: Readonly<Record<string, string>> = {
+  events: 'SELECT, INSERT',
+  schema_migrations: 'SELECT',
+};
+
+const applyMigrations = async (db: Connection): Promise<void> => {
+  await db.query(`
+    CREATE TABLE IF NOT EXISTS schema_migrations (
+      name VARCHAR(120) CHARACTER SET ascii NOT NULL PRIMARY KEY,
+      sha256 CHAR(64) CHARACTER SET ascii NOT NULL,
+      applied_at DATETIME(6) NOT NULL
+    ) ENGINE = InnoDB`);
+  const [rows] = await db.query<RowDataPacket[]>('SELECT name, sha256 FROM schema_migrations');
+  const applied = new Map(rows.map((row) => [row['name'] as string, row['sha256'] as string]));
+  for (const name of readdirSync(MIGRATIONS).filter((file) => file.endsWith('.sql')).sort()) {
+    const sql = readFileSync(`${MIGRATIONS}/${name}`, 'utf8');
+    const sha256 = createHash('sha256').update(sql).digest('hex');
+    const before = applied.get(name);
+    if (before && before !== sha256) throw new Error(`migration ${name} was edited after it had been applied`);
+    if (before) continue;
+    await db.query(sql);
+    await db.query('INSERT INTO schema_migrations (name, sha256, applied_at) VALUES (?, ?, UTC_TIMESTAMP(6))', [name, sha256]);
+  }
+};
+
+const grantRights = async (db: Connection, database: string, account: string): Promise<void> => {
+  const [tables] = await db.query<RowDataPacket[]>(
+    'SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ?',
+    [database],
+  );
+  for (const { name } of tables) {
+    const rights = RIGHTS[name] ?? 'SELECT, INSERT, UPDATE, DELETE';
+    await db.query(`GRANT ${rights} ON ${db.escapeId(database)}.${db.escapeId(name)} TO ${account}`);
+  }
+};
+
+/** Brings a database up to date under a lock and makes the application's account, which may not change events.
+ *  Answers the account's address: JENTIK_APP_DATABASE_URL where it is set, for a server whose owner may not make accounts. */
+export const migrate = async (ownerUrl: string, database: string): Promise<string> => {
+  const db = await createConnection({ uri: ownerUrl, multipleStatements: false, timezone: 'Z' });
+  try {
+    await db.query('CREATE DATABASE IF NOT EXISTS ?? CHARACTER SET utf8mb4', [database]);
+    await db.query('USE ??', [database]);
+    await db.query('SELECT GET_LOCK(?, ?)', [`${database}.migrate`, LOCK_SECONDS]);
+    await applyMigrations(db);
+    const given = process.env['JENTIK_APP_DATABASE_URL'];
+    if (given) return given;
+    return await makeAccount(db, new URL(ownerUrl), database);
+  } finally {
+    await db.end();
+  }
+};
+
+const makeAccount = async (db: Connection, owner: URL, database: string): Promise<string> => {
+  const name = `${database}_app`;
+  // Follows from the owner's password, so that every process that starts on this database arrives at the same account.
+  const password = createHash('sha256').update(`${name}:${owner.password}`).digest('hex');
+  const isLoopback = owner.hostname === '127.0.0.1';
+  const account = `${db.escape(name)}@${isLoopback ? "'127.0.0.1'" : "'%'"}`;
+  await db.query(`CREATE USER IF NOT EXISTS ${account} IDENTIFIED BY ${db.escape(password)}`);
+  await db.query(`ALTER USER ${account} IDENTIFIED BY ${db.escape(password)}`);
+  await grantRights(db, database, account);
+  const url = new URL(owner);
+  url.username = name;
+  url.password = password;
+  url.pathname = `/${database}`;
+  return url.toString();
+};

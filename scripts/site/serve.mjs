@@ -1,0 +1,33 @@
+#!/usr/bin/env node
+// Serves the built application on loopback: static files, compression, and an orderly end. The node adapter does none of the three.
+import compression from 'compression';
+import express from 'express';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+process.env.NODE_ENV ??= 'production';
+
+const dist = join(fileURLToPath(import.meta.url), '..', '..', '..', 'dist');
+const { handler } = await import(join(dist, 'server', 'entry.mjs'));
+
+const app = express();
+app.disable('x-powered-by');
+app.use(compression());
+app.use('/_astro', express.static(join(dist, 'client', '_astro'), { immutable: true, maxAge: '1y' }));
+app.use(express.static(join(dist, 'client'), { index: false }));
+app.use(handler);
+
+const server = app.listen(Number(process.env.PORT ?? 4321), process.env.HOST ?? '127.0.0.1');
+server.on('error', (error) => {
+  console.error(error);
+  process.exit(1);
+});
+
+const DRAIN_MS = 5_000;
+for (const signal of ['SIGTERM', 'SIGINT']) {
+  process.once(signal, () => {
+    setTimeout(() => process.exit(0), DRAIN_MS).unref();
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+  });
+}

@@ -1,0 +1,151 @@
+import { accepted, type Result, refused } from '../result.ts';
+import { type ToolSetting, toolSetting } from '../setting/tool-setting.ts';
+import type { Tool } from '../tool/tool.ts';
+import { likelyMixUps } from '../torque/mix-up.ts';
+import { readNumber } from '../torque/read-number.ts';
+import { displayDigits, writtenResolution } from '../torque/display.ts';
+import { type WrittenTorque, writtenInNewtonMetres } from '../torque/torque.ts';
+import { fromNewtonMetres, toNewtonMetres } from '../torque/unit.ts';
+import { pullStandardUncertainty } from '../verdict/pull-uncertainty.ts';
+import { type Judged, tighteningVerdict } from '../verdict/tightening-verdict.ts';
+import type { PullBody, PullMethod } from './event.ts';
+import type { JobRefusal } from './refusal.ts';
+import { type FastenerState, fastenerAt, type JobState } from './state.ts';
+
+/** What a person does at a fastener, before it is judged. */
+export type PullFacts = {
+  readonly position: string;
+  readonly method: PullMethod;
+  /** The digits typed, in the tool's unit, for the method `reading`. */
+  readonly readingText: string | null;
+  readonly readingStands: boolean;
+};
+
+/** Highest reading accepted, as a multiple of the tool's maximum: past it, digits were typed wrong or the tool is broken. */
+const READING_MAX_OF_SCALE = 20;
+const TORQUE_DECIMALS = 6;
+const PROBABILITY_DECIMALS = 4;
+
+/** A torque as the record keeps it: newton metres, half away from zero to 1e-6. */
+export const recordedTorque = (torque: number): number => Number(torque.toFixed(TORQUE_DECIMALS));
+
+/** A probability as the record keeps it: half away from zero to 1e-4. */
+export const recordedProbability = (probability: number | null): number | null =>
+  probability === null ? null : Number(probability.toFixed(PROBABILITY_DECIMALS));
+
+/** The setting a fastener wants on the job's tool. Refuses: tool-not-chosen and what toolSetting refuses. */
+export const wantedSetting = (
+  state: JobState,
+  fastener: FastenerState,
+): Result<ToolSetting, JobRefusal> => {
+  if (!state.tool) return refused({ code: 'tool-not-chosen' });
+  const { scale } = state.tool;
+  return toolSetting(
+    fastener.target,
+    scale,
+    state.plan.schools.betweenGraduations,
+    state.setting?.value ?? scale.minimum,
+  );
+};
+
+/** Whether the tool is already set to what a fastener wants. */
+export const isSetFor = (state: JobState, wanted: ToolSetting): boolean =>
+  state.setting !== null && Math.abs(state.setting.value - wanted.setting) < 1e-9;
+
+const readingOf = (
+  facts: PullFacts,
+  tool: Tool,
+  wanted: ToolSetting,
+  fastener: FastenerState,
+): Result<WrittenTorque | null, JobRefusal> => {
+  const { unit, maximum } = tool.scale;
+  if (facts.method === 'over-shot') return accepted(null);
+  if (facts.method === 'click')
+    return accepted({ text: wanted.text, value: wanted.setting, unit });
+  const number = readNumber(facts.readingText ?? '');
+  if (!number.ok) return number;
+  const { text, value } = number.value;
+  if (value <= 0 || value > maximum * READING_MAX_OF_SCALE)
+    return refused({ code: 'reading-out-of-bounds' });
+  const target = fromNewtonMetres(fastener.target.target, unit);
+  const likely = likelyMixUps(value, target);
+  if (likely.length > 0 && !facts.readingStands)
+    return refused({
+      code: 'mix-up-question',
+      reading: text,
+      target: displayDigits(target, writtenResolution(wanted.text)),
+      unit,
+      likely,
+    });
+  return accepted({ text, value, unit });
+};
+
+const judgedBody = (
+  state: JobState,
+  fastener: FastenerState,
+  facts: PullFacts,
+  judged: Judged,
+  seen: Pick<PullBody, 'toolId' | 'setting' | 'reading'>,
+): PullBody => {
+  const { target, low, high } = fastener.target;
+  const verdict = tighteningVerdict(judged, fastener.target, state.plan.schools);
+  return {
+    position: facts.position,
+    pass: 1,
+    method: facts.method,
+    ...seen,
+    readingStands: facts.readingStands,
+    targetNewtonMetres: recordedTorque(target),
+    lowNewtonMetres: recordedTorque(low),
+    highNewtonMetres: recordedTorque(high),
+    standardUncertaintyNewtonMetres:
+      judged.kind === 'reading' ? recordedTorque(judged.standardUncertainty) : null,
+    outcome: verdict.outcome,
+    probability: recordedProbability(verdict.probability),
+  };
+};
+
+/** Judges a pull on the job as it stands: the event body with its verdict, or why it can't be recorded yet.
+ *  Refuses: unknown-position, job-signed, cautions-incomplete, loosen-first, tool-not-chosen, setting-not-made,
+ *  reading-out-of-bounds, mix-up-question, and what toolSetting and readNumber refuse. */
+export const judgePull = (state: JobState, facts: PullFacts): Result<PullBody, JobRefusal> => {
+  const fastener = fastenerAt(state, facts.position);
+  if (!fastener) return refused({ code: 'unknown-position', position: facts.position });
+  if (state.signatures.length > 0) return refused({ code: 'job-signed' });
+  if (!state.cautions) return refused({ code: 'cautions-incomplete' });
+  if (fastener.isPastLimit) return refused({ code: 'loosen-first', position: facts.position });
+  if (facts.method === 'by-feel')
+    return accepted(
+      judgedBody(state, fastener, facts, { kind: 'by-feel' }, { toolId: null, setting: null, reading: null }),
+    );
+  const { tool } = state;
+  if (!tool) return refused({ code: 'tool-not-chosen' });
+  const wanted = wantedSetting(state, fastener);
+  if (!wanted.ok) return wanted;
+  const { unit, graduation } = tool.scale;
+  const { text, setting } = wanted.value;
+  if (!isSetFor(state, wanted.value))
+    return refused({ code: 'setting-not-made', wanted: text, unit });
+  const reading = readingOf(facts, tool, wanted.value, fastener);
+  if (!reading.ok) return reading;
+  const torque = reading.value ? writtenInNewtonMetres(reading.value) : null;
+  const judged: Judged =
+    torque === null
+      ? { kind: 'over-shot' }
+      : {
+          kind: 'reading',
+          reading: torque,
+          standardUncertainty: pullStandardUncertainty(
+            torque,
+            tool.limitPercent,
+            toNewtonMetres(graduation, unit),
+          ),
+        };
+  return accepted(
+    judgedBody(state, fastener, facts, judged, {
+      toolId: tool.id,
+      setting: { text, value: setting, unit },
+      reading: reading.value,
+    }),
+  );
+};

@@ -1,0 +1,41 @@
+import type { ToolSettingRefusal } from '../setting/tool-setting.ts';
+import type { TargetRefusal } from '../target/target-and-acceptance.ts';
+import type { NumberRefusal } from '../torque/read-number.ts';
+import type { TorqueUnit } from '../torque/unit.ts';
+import type { LikelyMixUp } from '../torque/mix-up.ts';
+
+/** Why an event cannot happen to a job. */
+export type JobRefusal =
+  | NumberRefusal
+  | TargetRefusal
+  | ToolSettingRefusal
+  | { readonly code: 'job-not-planned' }
+  | { readonly code: 'job-already-planned' }
+  | { readonly code: 'position-repeated'; readonly position: string }
+  | { readonly code: 'unknown-position'; readonly position: string }
+  | { readonly code: 'tool-not-chosen' }
+  | { readonly code: 'another-tool-chosen' }
+  | { readonly code: 'cautions-incomplete' }
+  | { readonly code: 'setting-not-made'; readonly wanted: string; readonly unit: TorqueUnit }
+  | { readonly code: 'reading-out-of-bounds' }
+  | { readonly code: 'loosen-first'; readonly position: string }
+  | { readonly code: 'nothing-to-loosen'; readonly position: string }
+  | {
+      readonly code: 'mix-up-question';
+      readonly reading: string;
+      readonly target: string;
+      readonly unit: TorqueUnit;
+      readonly likely: readonly LikelyMixUp[];
+    }
+  | { readonly code: 'judgement-differs'; readonly field: string }
+  | { readonly code: 'unknown-pull' }
+  | { readonly code: 'pull-already-voided' }
+  | { readonly code: 'why-missing' }
+  | { readonly code: 'not-in-acceptance'; readonly position: string }
+  | { readonly code: 'already-in'; readonly position: string }
+  | { readonly code: 'open-items-remain'; readonly count: number }
+  | { readonly code: 'job-signed' }
+  | { readonly code: 'signed-already'; readonly meaning: 'done' | 'inspected' }
+  | { readonly code: 'not-signed-done' }
+  | { readonly code: 'second-person-needed' }
+  | { readonly code: 'role-may-not'; readonly needed: 'inspector' | 'lead' };

@@ -1,0 +1,48 @@
+import type { JobEvent } from '../job/event.ts';
+import type { JobState } from '../job/state.ts';
+import { unitSymbol } from '../torque/unit.ts';
+
+/** One line per pull in the order they were made, by column name, as a table for spreadsheets; voided pulls too. */
+export const pullRows = (
+  state: JobState,
+  events: readonly JobEvent[],
+): readonly Readonly<Record<string, string | number>>[] => {
+  const placed = new Map(events.map((event) => [event.id, event]));
+  const tools = new Map(
+    events.flatMap((event) =>
+      event.kind === 'tool-chosen' ? [[event.body.tool.id, event.body.tool] as const] : [],
+    ),
+  );
+  const rows = state.fasteners.flatMap(({ planned, pulls }) =>
+    pulls.map(({ eventId, person, deviceTime, body, voided }) => {
+      const tool = tools.get(body.toolId ?? '');
+      return {
+        sequence: placed.get(eventId)?.sequence ?? 0,
+        position: planned.position,
+        label: planned.label,
+        conductor: planned.conductor,
+        requirement: planned.requirement.printed,
+        read_as: planned.requirement.readAs ?? '',
+        target_newton_metres: body.targetNewtonMetres,
+        low_newton_metres: body.lowNewtonMetres,
+        high_newton_metres: body.highNewtonMetres,
+        tool: tool?.code ?? '',
+        tool_serial: tool?.serial ?? '',
+        calibration_due_on: tool?.calibrationDueOn ?? '',
+        method: body.method,
+        setting: body.setting?.text ?? '',
+        reading: body.reading?.text ?? '',
+        unit: body.reading || body.setting ? unitSymbol((body.reading ?? body.setting)?.unit ?? 'N.m') : '',
+        standard_uncertainty_newton_metres: body.standardUncertaintyNewtonMetres ?? '',
+        verdict: body.outcome,
+        probability: body.probability ?? '',
+        person: person.name,
+        device_time: deviceTime,
+        voided_because: voided?.why ?? '',
+        event: eventId,
+        hash: placed.get(eventId)?.hash ?? '',
+      };
+    }),
+  );
+  return rows.sort((a, b) => a.sequence - b.sequence);
+};

@@ -1,0 +1,42 @@
+import type { WrittenTorque } from '../torque/torque.ts';
+
+/** What a source demands of a fastener, in the source's own unit and digits. */
+export type Requirement =
+  | { readonly kind: 'range'; readonly low: WrittenTorque; readonly high: WrittenTorque }
+  | { readonly kind: 'nominal'; readonly nominal: WrittenTorque }
+  | {
+      readonly kind: 'nominal-percent';
+      readonly nominal: WrittenTorque;
+      readonly tolerancePercent: number;
+    }
+  | {
+      readonly kind: 'nominal-absolute';
+      readonly nominal: WrittenTorque;
+      readonly plus: WrittenTorque;
+      readonly minus: WrittenTorque;
+    }
+  | { readonly kind: 'maximum'; readonly maximum: WrittenTorque }
+  | { readonly kind: 'minimum'; readonly minimum: WrittenTorque }
+  | { readonly kind: 'torque-then-angle'; readonly torque: WrittenTorque; readonly angleDegrees: number };
+
+/** Every torque that a requirement prints, lowest first where it has two; a tolerance is not one of them. */
+export const printedTorques = (requirement: Requirement): readonly WrittenTorque[] => {
+  switch (requirement.kind) {
+    case 'range':
+      return [requirement.low, requirement.high];
+    case 'nominal':
+    case 'nominal-percent':
+    case 'nominal-absolute':
+      return [requirement.nominal];
+    case 'maximum':
+      return [requirement.maximum];
+    case 'minimum':
+      return [requirement.minimum];
+    case 'torque-then-angle':
+      return [requirement.torque];
+  }
+};
+
+/** The unit a requirement was printed in. */
+export const printedUnit = (requirement: Requirement): WrittenTorque['unit'] =>
+  (printedTorques(requirement)[0] as WrittenTorque).unit;

@@ -1,0 +1,193 @@
+import type { Requirement } from '../requirement/requirement.ts';
+import { accepted, type Result, refused } from '../result.ts';
+import { type WrittenTorque, writtenInNewtonMetres } from '../torque/torque.ts';
+import { type NewtonMetres, newtonMetres } from '../torque/unit.ts';
+import type { DerivationRule, DerivationStep, SchoolChoice } from './derivation.ts';
+import type { Schools } from './schools.ts';
+
+/** The torque wanted at the fastener and the interval it is accepted in, with how they came about. Limits are inclusive. */
+export type Target = {
+  readonly target: NewtonMetres;
+  readonly low: NewtonMetres;
+  readonly high: NewtonMetres;
+  readonly steps: readonly DerivationStep[];
+};
+
+export type TargetRefusal =
+  | { readonly code: 'tool-needed' }
+  | { readonly code: 'angle-not-recordable'; readonly angleDegrees: number };
+
+/** Target of a maximum alone, as a share of it. Source: common practice, no published source. */
+export const SHARE_OF_MAXIMUM = 0.8;
+/** Low limit of a maximum alone, as a share of it, assumed. Source: common practice, no published source. */
+export const LOW_SHARE_OF_MAXIMUM = 0.7;
+/** How far the assumed low limit stays under a target that a site sets below 80 %, as a share of the maximum. */
+const LOW_BELOW_SITE_SHARE = 0.1;
+/** Target of a minimum alone, as a multiple of it. Source: common practice, no published source. */
+export const TARGET_ABOVE_MINIMUM = 1.05;
+/** High limit of a minimum alone, as a multiple of it, assumed. Source: common practice, no published source. */
+export const HIGH_ABOVE_MINIMUM = 1.25;
+
+type StepOptions = {
+  readonly ratio?: number;
+  readonly school?: SchoolChoice;
+  readonly assumed?: boolean;
+};
+
+const step = (
+  rule: DerivationRule,
+  gives: DerivationStep['gives'],
+  result: number,
+  from: readonly NewtonMetres[],
+  { ratio, school, assumed = false }: StepOptions = {},
+): DerivationStep => ({
+  rule,
+  gives,
+  from,
+  ratio: ratio ?? null,
+  result: newtonMetres(result),
+  school: school ?? null,
+  assumed,
+});
+
+const rangeSteps = (a: NewtonMetres, b: NewtonMetres, schools: Schools): readonly DerivationStep[] => {
+  const rules = {
+    middle: ['middle-of-range', (a + b) / 2],
+    'low-end': ['low-end-of-range', a],
+    'high-end': ['high-end-of-range', b],
+  } as const;
+  const [rule, target] = rules[schools.rangeTarget];
+  const school = { question: 'rangeTarget', choice: schools.rangeTarget } as const;
+  return [
+    step('printed-limit', 'low', a, [a]),
+    step('printed-limit', 'high', b, [b]),
+    step(rule, 'target', target, [a, b], { school }),
+  ];
+};
+
+const maximumSteps = (max: NewtonMetres, schools: Schools): readonly DerivationStep[] => {
+  const shares = {
+    'eighty-percent': SHARE_OF_MAXIMUM,
+    'printed-value': 1,
+    'site-share': schools.maximumSharePercent / 100,
+  };
+  const share = shares[schools.maximumOnly];
+  const lowShare = Math.min(LOW_SHARE_OF_MAXIMUM, share - LOW_BELOW_SITE_SHARE);
+  const school = { question: 'maximumOnly', choice: schools.maximumOnly } as const;
+  return [
+    step('printed-limit', 'high', max, [max]),
+    step('share-of-maximum', 'target', share * max, [max], { ratio: share, school }),
+    step('low-limit-below-maximum', 'low', lowShare * max, [max], { ratio: lowShare, assumed: true }),
+  ];
+};
+
+const minimumSteps = (min: NewtonMetres): readonly DerivationStep[] => [
+  step('printed-limit', 'low', min, [min]),
+  step('above-minimum', 'target', TARGET_ABOVE_MINIMUM * min, [min], {
+    ratio: TARGET_ABOVE_MINIMUM,
+    assumed: true,
+  }),
+  step('high-limit-above-minimum', 'high', HIGH_ABOVE_MINIMUM * min, [min], {
+    ratio: HIGH_ABOVE_MINIMUM,
+    assumed: true,
+  }),
+];
+
+const aroundSteps = (
+  nominal: WrittenTorque,
+  rule: DerivationRule,
+  minus: number,
+  plus: number,
+  options: StepOptions,
+): readonly DerivationStep[] => {
+  const value = writtenInNewtonMetres(nominal);
+  return [
+    step('printed-value', 'target', value, [value]),
+    step(rule, 'low', value - minus, [value], options),
+    step(rule, 'high', value + plus, [value], options),
+  ];
+};
+
+const toleranceSteps = (
+  nominal: WrittenTorque,
+  rule: DerivationRule,
+  percent: number,
+  options: StepOptions,
+): readonly DerivationStep[] => {
+  const half = writtenInNewtonMetres(nominal) * (percent / 100);
+  return aroundSteps(nominal, rule, half, half, { ...options, ratio: percent / 100 });
+};
+
+const nominalSteps = (
+  nominal: WrittenTorque,
+  schools: Schools,
+  toolLimitPercent: number | null,
+): Result<readonly DerivationStep[], TargetRefusal> => {
+  const school = { question: 'nominalTolerance', choice: schools.nominalTolerance } as const;
+  const options = { school, assumed: true };
+  if (schools.nominalTolerance === 'site-tolerance')
+    return accepted(toleranceSteps(nominal, 'site-tolerance', schools.siteTolerancePercent, options));
+  if (toolLimitPercent === null) return refused({ code: 'tool-needed' });
+  return accepted(toleranceSteps(nominal, 'tool-class-tolerance', toolLimitPercent, options));
+};
+
+const derivationSteps = (
+  requirement: Requirement,
+  schools: Schools,
+  toolLimitPercent: number | null,
+): Result<readonly DerivationStep[], TargetRefusal> => {
+  switch (requirement.kind) {
+    case 'range':
+      return accepted(
+        rangeSteps(
+          writtenInNewtonMetres(requirement.low),
+          writtenInNewtonMetres(requirement.high),
+          schools,
+        ),
+      );
+    case 'maximum':
+      return accepted(maximumSteps(writtenInNewtonMetres(requirement.maximum), schools));
+    case 'minimum':
+      return accepted(minimumSteps(writtenInNewtonMetres(requirement.minimum)));
+    case 'nominal':
+      return nominalSteps(requirement.nominal, schools, toolLimitPercent);
+    case 'nominal-percent':
+      return accepted(
+        toleranceSteps(requirement.nominal, 'printed-tolerance', requirement.tolerancePercent, {}),
+      );
+    case 'nominal-absolute':
+      return accepted(
+        aroundSteps(
+          requirement.nominal,
+          'printed-tolerance',
+          writtenInNewtonMetres(requirement.minus),
+          writtenInNewtonMetres(requirement.plus),
+          {},
+        ),
+      );
+    case 'torque-then-angle':
+      return refused({ code: 'angle-not-recordable', angleDegrees: requirement.angleDegrees });
+  }
+};
+
+/** Turns a requirement into a target and an acceptance interval under the site's schools, in newton metres, with every step.
+ *  `toolLimitPercent` is the permissible deviation of the tool's class, null while no tool is chosen.
+ *  Source: common practice where a step says assumed; otherwise the printed requirement itself.
+ *  Departures: a site share below 80 % of a maximum keeps the assumed low limit 10 % of the maximum under the target.
+ *  Refuses: tool-needed (school tool-class without a tool), angle-not-recordable. */
+export const targetAndAcceptance = (
+  requirement: Requirement,
+  schools: Schools,
+  toolLimitPercent: number | null,
+): Result<Target, TargetRefusal> => {
+  const steps = derivationSteps(requirement, schools, toolLimitPercent);
+  if (!steps.ok) return steps;
+  const result = (gives: DerivationStep['gives']): NewtonMetres =>
+    (steps.value.find((line) => line.gives === gives) as DerivationStep).result;
+  return accepted({
+    target: result('target'),
+    low: result('low'),
+    high: result('high'),
+    steps: steps.value,
+  });
+};

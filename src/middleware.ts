@@ -1,0 +1,38 @@
+import { defineMiddleware } from 'astro:middleware';
+import { faultResponse } from '#server/http/endpoint.ts';
+import { sessionToken } from '#server/http/session-cookie.ts';
+import { everyone } from '#server/services/read-site.ts';
+import { sessionPerson } from '#server/services/session.ts';
+
+const OPEN_PAGES: ReadonlySet<string> = new Set(['/sign-in', '/first-run']);
+
+const STYLES =
+  "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; worker-src 'self'; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";
+
+const secured = (response: Response): Response => {
+  const policy = response.headers.get('content-security-policy') ?? '';
+  const scripts = /script-src [^;]*/.exec(policy)?.[0] ?? "script-src 'self'";
+  // Astro's own policy hashes styles, which blocks the style attributes that React and charts write.
+  response.headers.set('content-security-policy', `${STYLES}; ${scripts}`);
+  response.headers.set('x-content-type-options', 'nosniff');
+  response.headers.set('referrer-policy', 'same-origin');
+  if (response.headers.get('content-type') === 'text/html')
+    response.headers.set('content-type', 'text/html; charset=utf-8');
+  return response;
+};
+
+/** Who is asking, and where they may go before anyone has signed in. */
+export const onRequest = defineMiddleware(async ({ cookies, locals, redirect, url }, next) => {
+  try {
+    const token = sessionToken(cookies);
+    locals.person = token ? await sessionPerson(token) : null;
+    if (url.pathname.startsWith('/api/') || url.pathname.startsWith('/_')) return secured(await next());
+    if (!locals.person && !OPEN_PAGES.has(url.pathname)) {
+      const isEmpty = (await everyone()).length === 0;
+      return redirect(isEmpty ? '/first-run' : `/sign-in?to=${encodeURIComponent(url.pathname)}`);
+    }
+    return secured(await next());
+  } catch (error) {
+    return secured(faultResponse(error));
+  }
+});

@@ -1,0 +1,17 @@
+import { accepted } from '#core/result.ts';
+import { endpoint } from '#server/http/endpoint.ts';
+import { appendEvents } from '#server/services/append-events.ts';
+import { jobEvents } from '#server/services/read-site.ts';
+import { OPERATIONS } from '#wire/api.ts';
+
+export const GET = endpoint(OPERATIONS.jobEvents, async ({ context }) => {
+  const after = Number(context.url.searchParams.get('after') ?? 0);
+  return accepted([...(await jobEvents(context.params['job'] ?? '', Number.isInteger(after) ? after : 0))]);
+});
+
+export const POST = endpoint(OPERATIONS.appendEvents, async ({ body, by, context }) => {
+  const result = await appendEvents(context.params['job'] ?? '', body.events, by);
+  if (!result.ok) return result;
+  const { placed, refused } = result.value;
+  return accepted({ placed: [...placed], refused });
+});

@@ -1,0 +1,112 @@
+import { randomUUID } from 'node:crypto';
+import type { APIContext, APIRoute } from 'astro';
+import { z } from 'zod';
+import type { Person } from '#core/job/event.ts';
+import { accepted, type Result, refused } from '#core/result.ts';
+import type { Operation } from '#wire/api.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { PROBLEM_MEDIA_TYPE, problemDetails } from '#wire/problems/problem-details.ts';
+
+/** Largest request body, in bytes: a list of 2,000 lines with room to spare. */
+export const BODY_MAX_BYTES = 3_000_000;
+
+/** The answer for a problem. */
+export const problemResponse = (problem: Problem): Response => {
+  const details = problemDetails(problem);
+  return Response.json(details, {
+    status: details.status,
+    headers: { 'content-type': PROBLEM_MEDIA_TYPE, 'cache-control': 'no-store' },
+  });
+};
+
+/** The answer for a fault: its reference is in the log, its text is nobody's business. */
+export const faultResponse = (error: unknown): Response => {
+  const reference = randomUUID().slice(0, 8);
+  console.error(`fault ${reference}:`, error);
+  return problemResponse({ code: 'fault', reference });
+};
+
+// The node adapter's own check covers form posts only; a JSON post from another page must be stopped here.
+const isForeign = ({ headers, url }: Pick<Request, 'headers' | 'url'>): boolean => {
+  const origin = headers.get('origin');
+  if (origin === null) return false;
+  const host = headers.get('host') ?? new URL(url).host;
+  return URL.canParse(origin) ? new URL(origin).host !== host : true;
+};
+
+const boundedText = async (request: Request): Promise<string | null> => {
+  if (Number(request.headers.get('content-length') ?? 0) > BODY_MAX_BYTES) return null;
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of request.body ?? []) {
+    size += chunk.length;
+    if (size > BODY_MAX_BYTES) return null;
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks).toString('utf8');
+};
+
+const parsedBody = async (request: Request, schema: z.ZodType): Promise<Result<unknown, Problem>> => {
+  if (schema instanceof z.ZodUndefined) return accepted(undefined);
+  if (!request.headers.get('content-type')?.startsWith('application/json'))
+    return refused({ code: 'wrong-content-type' });
+  const text = await boundedText(request);
+  if (text === null) return refused({ code: 'body-too-large', mostBytes: BODY_MAX_BYTES });
+  let body: unknown;
+  try {
+    body = JSON.parse(text);
+  } catch {
+    return refused({ code: 'body-invalid', issues: [{ path: 'body', message: 'is not JSON' }] });
+  }
+  const parsed = schema.safeParse(body);
+  if (parsed.success) return accepted(parsed.data);
+  const issues = parsed.error.issues
+    .slice(0, 20)
+    .map(({ path, message }) => ({ path: path.join('.') || 'body', message }));
+  return refused({ code: 'body-invalid', issues });
+};
+
+type Asked<O extends Operation> = {
+  readonly body: z.output<O['request']>;
+  /** Who is signed in; for operations open to anyone it may be null. */
+  readonly by: O['who'] extends 'person' ? Person : Person | null;
+  readonly context: APIContext;
+};
+
+/** A route that parses, calls one service and answers. The one wall where a fault of the interface of programs is caught. */
+export const endpoint =
+  <O extends Operation>(
+    operation: O,
+    answer: (
+      asked: Asked<O>,
+    ) => Promise<Result<z.input<O['response']> | Response, Problem>> | Result<z.input<O['response']> | Response, Problem>,
+  ): APIRoute =>
+  async (context) => {
+    try {
+      const { request, locals } = context;
+      if (operation.method !== 'GET' && isForeign(request))
+        return problemResponse({ code: 'wrong-origin' });
+      if (operation.who === 'person' && !locals.person)
+        return problemResponse({ code: 'not-signed-in' });
+      const body = await parsedBody(request, operation.request);
+      if (!body.ok) return problemResponse(body.refusal);
+      const by = locals.person as Asked<O>['by'];
+      const result = await answer({ body: body.value as z.output<O['request']>, by, context });
+      if (!result.ok) return problemResponse(result.refusal);
+      if (result.value instanceof Response) return result.value;
+      const checked = operation.response.parse(result.value);
+      return Response.json(checked, { headers: { 'cache-control': 'no-store' } });
+    } catch (error) {
+      return faultResponse(error);
+    }
+  };
+
+/** A file to be saved, as an answer. */
+export const fileResponse = (file: { readonly name: string; readonly type: string; readonly text: string }): Response =>
+  new Response(file.text, {
+    headers: {
+      'content-type': `${file.type}; charset=utf-8`,
+      'content-disposition': `attachment; filename="${file.name}"`,
+      'cache-control': 'no-store',
+    },
+  });

@@ -1,0 +1,30 @@
+import { randomUUID } from 'node:crypto';
+import type { Person } from '#core/job/event.ts';
+import { accepted, type Result, refused } from '#core/result.ts';
+import { checkedScale, settingInNewtonMetres } from '#core/setting/scale.ts';
+import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import type { NewTool } from '#wire/tool.ts';
+import { database } from '../database/pool.ts';
+import { insertTool } from '../queries/tools.ts';
+import { now } from './clock.ts';
+
+/** Adds a tool; its class gives its permissible deviation.
+ *  Refuses: role-forbidden, calibration-dates-reversed, tool-code-taken, and what checkedScale refuses. */
+export const addTool = async (tool: NewTool, by: Person): Promise<Result<Tool, Problem>> => {
+  if (by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
+  const scale = checkedScale(tool.scale);
+  if (!scale.ok) return scale;
+  if (tool.calibrationDueOn < tool.calibratedOn)
+    return refused({ code: 'calibration-dates-reversed' });
+  const maximum = settingInNewtonMetres(tool.scale, tool.scale.maximum);
+  const added: Tool = {
+    ...tool,
+    id: randomUUID(),
+    limitPercent: permissibleDeviationPercent(tool.toolClass, maximum),
+  };
+  return (await insertTool(database(), added, now()))
+    ? accepted(added)
+    : refused({ code: 'tool-code-taken', toolCode: tool.code });
+};

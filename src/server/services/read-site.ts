@@ -1,0 +1,26 @@
+import type { JobEvent, Person } from '#core/job/event.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import type { JobSummary } from '#wire/job-summary.ts';
+import type { Site } from '#wire/site.ts';
+import { database } from '../database/pool.ts';
+import { selectEvents } from '../queries/events.ts';
+import { selectJobSummaries } from '../queries/jobs.ts';
+import { selectPeople } from '../queries/people.ts';
+import { selectSite } from '../queries/site.ts';
+import { selectTools } from '../queries/tools.ts';
+
+/** Everyone who can sign in, by name. */
+export const everyone = (): Promise<readonly Person[]> => selectPeople(database());
+
+/** The tool crib, by code. */
+export const toolCrib = (): Promise<readonly Tool[]> => selectTools(database());
+
+/** Every job, the one worked on last first. */
+export const allJobs = (): Promise<readonly JobSummary[]> => selectJobSummaries(database());
+
+/** What the site has chosen. */
+export const siteChoices = (): Promise<Site> => selectSite(database());
+
+/** A job's events after a sequence; empty for a job that does not exist. */
+export const jobEvents = (jobId: string, after: number): Promise<readonly JobEvent[]> =>
+  selectEvents(database(), jobId, after);

@@ -1,0 +1,42 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Person } from '#core/job/event.ts';
+import { accepted, type Result } from '#core/result.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { database, inTransaction } from '../database/pool.ts';
+import { deleteSession, insertSession, selectSessionPerson } from '../queries/sessions.ts';
+import { checkPin } from './check-pin.ts';
+import { now, secondsAfter } from './clock.ts';
+
+/** How long a session lasts: one long shift. */
+export const SESSION_SECONDS = 14 * 60 * 60;
+const TOKEN_BYTES = 32;
+
+const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+/** A session for a person who knows their PIN: the token goes into the cookie, its hash into the database.
+ *  Refuses: what checkPin refuses. */
+export const signedIn = (
+  personId: string,
+  pin: string,
+): Promise<Result<{ readonly person: Person; readonly token: string }, Problem>> =>
+  inTransaction(async (db) => {
+    const person = await checkPin(db, personId, pin);
+    if (!person.ok) return person;
+    const token = randomBytes(TOKEN_BYTES).toString('base64url');
+    const time = now();
+    await insertSession(db, {
+      tokenHash: tokenHash(token),
+      personId,
+      now: time,
+      expiresAt: secondsAfter(time, SESSION_SECONDS),
+    });
+    return accepted({ person: person.value, token });
+  });
+
+/** The person of a session token; null when it is unknown or over. */
+export const sessionPerson = (token: string): Promise<Person | null> =>
+  selectSessionPerson(database(), tokenHash(token), now());
+
+/** Ends a session. */
+export const signOut = (token: string): Promise<void> =>
+  deleteSession(database(), tokenHash(token));

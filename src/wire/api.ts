@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import * as compute from './compute.ts';
+import { jobEventSchema, unplacedEventSchema } from './job-event.ts';
+import { jobSummarySchema } from './job-summary.ts';
+import { newJobSchema } from './new-job.ts';
+import { newPersonSchema, personSchema, pinSchema } from './person.ts';
+import { newSignatureSchema } from './signature.ts';
+import { siteSchema } from './site.ts';
+import { newToolSchema, toolSchema } from './tool.ts';
+
+/** An operation of the interface of programs: endpoints, the client and docs/openapi.json all follow from it. */
+export type Operation<
+  Q extends z.ZodType = z.ZodType,
+  A extends z.ZodType = z.ZodType,
+  W extends 'anyone' | 'person' = 'anyone' | 'person',
+> = {
+  readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  /** With `{name}` for what varies. */
+  readonly path: string;
+  readonly summary: string;
+  /** Who may: anyone, or a person who is signed in. What a role may is decided by the service. */
+  readonly who: W;
+  readonly request: Q;
+  readonly response: A;
+};
+
+/** Most events of one batch. */
+export const EVENTS_MAX = 100;
+
+const NOTHING = z.undefined();
+const operation = <
+  Q extends z.ZodType,
+  A extends z.ZodType,
+  const W extends 'anyone' | 'person',
+>(
+  definition: Operation<Q, A, W>,
+): Operation<Q, A, W> => definition;
+
+const computing = <Q extends z.ZodType, A extends z.ZodType>(
+  name: string,
+  summary: string,
+  request: Q,
+  response: A,
+): Operation<Q, A, 'anyone'> =>
+  operation({ method: 'POST', path: `/api/v1/compute/${name}`, summary, who: 'anyone', request, response });
+
+export const OPERATIONS = {
+  parseTorque: computing('parse-torque', 'Read a torque as people print it', compute.parseTorqueRequest, compute.parseTorqueResponse),
+  convert: computing('convert', 'Convert a torque to another unit', compute.convertRequest, compute.convertResponse),
+  resolveRequirement: computing('resolve-requirement', 'Target and acceptance of a printed requirement', compute.resolveRequirementRequest, compute.resolveRequirementResponse),
+  toolSetting: computing('tool-setting', 'What to set a tool to', compute.toolSettingRequest, compute.toolSettingResponse),
+  verdict: computing('verdict', 'Verdict on a reading, with its probability', compute.verdictRequest, compute.verdictResponse),
+  conductor: computing('conductor', 'Size of a conductor', compute.conductorRequest, compute.conductorResponse),
+  listPeople: operation({ method: 'GET', path: '/api/v1/people', summary: 'Everyone who can sign in', who: 'anyone', request: NOTHING, response: z.array(personSchema) }),
+  addPerson: operation({ method: 'POST', path: '/api/v1/people', summary: 'Add a person; on an empty site, the first', who: 'anyone', request: newPersonSchema, response: personSchema }),
+  signIn: operation({ method: 'POST', path: '/api/v1/sessions', summary: 'Sign in with a PIN', who: 'anyone', request: z.strictObject({ personId: z.uuid(), pin: pinSchema }), response: personSchema }),
+  signOut: operation({ method: 'DELETE', path: '/api/v1/sessions', summary: 'Sign out', who: 'anyone', request: NOTHING, response: z.null() }),
+  site: operation({ method: 'GET', path: '/api/v1/settings', summary: 'What the site has chosen', who: 'person', request: NOTHING, response: siteSchema }),
+  changeSite: operation({ method: 'PUT', path: '/api/v1/settings', summary: 'Change what the site has chosen', who: 'person', request: siteSchema, response: siteSchema }),
+  listTools: operation({ method: 'GET', path: '/api/v1/tools', summary: 'The tool crib', who: 'person', request: NOTHING, response: z.array(toolSchema) }),
+  addTool: operation({ method: 'POST', path: '/api/v1/tools', summary: 'Add a tool', who: 'person', request: newToolSchema, response: toolSchema }),
+  listJobs: operation({ method: 'GET', path: '/api/v1/jobs', summary: 'Every job, the one worked on last first', who: 'person', request: NOTHING, response: z.array(jobSummarySchema) }),
+  planJob: operation({ method: 'POST', path: '/api/v1/jobs', summary: 'Plan a job from a settled terminal list', who: 'person', request: newJobSchema, response: jobEventSchema }),
+  jobEvents: operation({ method: 'GET', path: '/api/v1/jobs/{job}/events', summary: 'Events of a job after a sequence (?after=)', who: 'person', request: NOTHING, response: z.array(jobEventSchema) }),
+  appendEvents: operation({
+    method: 'POST',
+    path: '/api/v1/jobs/{job}/events',
+    summary: 'Append events; sending one again answers the same',
+    who: 'person',
+    request: z.strictObject({ events: z.array(unplacedEventSchema).min(1).max(EVENTS_MAX) }),
+    response: z.strictObject({
+      placed: z.array(jobEventSchema),
+      refused: z.strictObject({ eventId: z.uuid(), problem: z.looseObject({ code: z.string() }) }).nullable(),
+    }),
+  }),
+  signJob: operation({ method: 'POST', path: '/api/v1/jobs/{job}/signatures', summary: 'Sign a job with a PIN', who: 'person', request: newSignatureSchema, response: jobEventSchema }),
+  exportRecord: operation({ method: 'GET', path: '/api/v1/jobs/{job}/record.json', summary: 'The whole record of a job, sealed', who: 'person', request: NOTHING, response: z.unknown() }),
+  exportPulls: operation({ method: 'GET', path: '/api/v1/jobs/{job}/pulls.csv', summary: 'The pulls of a job as CSV', who: 'person', request: NOTHING, response: z.string() }),
+} as const satisfies Record<string, Operation>;

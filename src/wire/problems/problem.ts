@@ -1,0 +1,59 @@
+import type { ConductorRefusal } from '#core/conductor/conductor-size.ts';
+import type { JobRefusal } from '#core/job/refusal.ts';
+import type { CellRefusal } from '#core/job/terminal-list.ts';
+import type { DecodeRefusal } from '#core/list/decode-text.ts';
+import type { TableRefusal } from '#core/list/delimited-table.ts';
+import type { ScaleRefusal } from '#core/setting/scale.ts';
+import type { ServiceRefusal } from './service-refusal.ts';
+
+/** Everything a technician can run into, as data. */
+export type Problem =
+  | JobRefusal
+  | CellRefusal
+  | TableRefusal
+  | DecodeRefusal
+  | ScaleRefusal
+  | ConductorRefusal
+  | ServiceRefusal;
+
+export type ProblemCode = Problem['code'];
+
+/** What a person reads about a problem. */
+export type ProblemWords = {
+  readonly title: string;
+  readonly cause: string;
+  /** What to do next. */
+  readonly fix: string;
+};
+
+const STATUS: Partial<Record<ProblemCode, number>> = {
+  'not-signed-in': 401,
+  'wrong-pin': 403,
+  'pin-locked': 429,
+  'role-forbidden': 403,
+  'role-may-not': 403,
+  'second-person-needed': 403,
+  'not-your-event': 403,
+  'wrong-origin': 403,
+  'not-found': 404,
+  'body-too-large': 413,
+  'wrong-content-type': 415,
+  'body-invalid': 400,
+  'site-has-people': 409,
+  'name-taken': 409,
+  'tool-code-taken': 409,
+  'tool-changed': 409,
+  'event-id-used': 409,
+  'job-signed': 409,
+  'job-already-planned': 409,
+  'signed-already': 409,
+  fault: 500,
+};
+
+/** The HTTP status of a problem; 422 where nothing more fitting is set: understood, and refused. */
+export const problemStatus = (code: ProblemCode): number => STATUS[code] ?? 422;
+
+const RETRIED: ReadonlySet<ProblemCode> = new Set(['fault', 'pin-locked', 'not-signed-in', 'wrong-origin']);
+
+/** Whether sending the same thing again later can succeed. */
+export const mayRetry = (code: ProblemCode): boolean => RETRIED.has(code);

@@ -1,0 +1,21 @@
+/** What the server can refuse beside what core refuses. */
+export type ServiceRefusal =
+  | { readonly code: 'not-signed-in' }
+  | { readonly code: 'wrong-pin'; readonly triesLeft: number }
+  | { readonly code: 'pin-locked'; readonly untilSeconds: number }
+  | { readonly code: 'role-forbidden'; readonly needed: 'lead' }
+  | { readonly code: 'not-found'; readonly what: 'job' | 'tool' | 'person' | 'address' }
+  | { readonly code: 'body-invalid'; readonly issues: readonly { readonly path: string; readonly message: string }[] }
+  | { readonly code: 'body-too-large'; readonly mostBytes: number }
+  | { readonly code: 'wrong-origin' }
+  | { readonly code: 'wrong-content-type' }
+  | { readonly code: 'not-your-event'; readonly name: string }
+  | { readonly code: 'kind-not-accepted'; readonly kind: string }
+  | { readonly code: 'site-has-people' }
+  | { readonly code: 'name-taken'; readonly name: string }
+  | { readonly code: 'tool-code-taken'; readonly toolCode: string }
+  | { readonly code: 'tool-changed'; readonly toolCode: string }
+  | { readonly code: 'event-id-used' }
+  | { readonly code: 'calibration-dates-reversed' }
+  | { readonly code: 'rows-unsettled'; readonly lines: readonly number[] }
+  | { readonly code: 'fault'; readonly reference: string };

@@ -1,0 +1,60 @@
+import type { DerivationStep, SchoolChoice } from '#core/target/derivation.ts';
+import { displayTorque } from '#core/torque/display.ts';
+import type { TorqueUnit } from '#core/torque/unit.ts';
+
+const SCHOOL_WORDS: Record<string, string> = {
+  'rangeTarget:middle': 'middle of the range',
+  'rangeTarget:low-end': 'low end of the range',
+  'rangeTarget:high-end': 'high end of the range',
+  'maximumOnly:eighty-percent': '80 % of a maximum',
+  'maximumOnly:printed-value': 'the printed maximum itself',
+  'maximumOnly:site-share': 'the site’s share of a maximum',
+  'nominalTolerance:site-tolerance': 'site tolerance around a single value',
+  'nominalTolerance:tool-class': 'the tool class’s permissible deviation',
+  'betweenGraduations:nearest-inside': 'nearest graduation inside acceptance',
+  'betweenGraduations:the-one-below': 'the graduation below',
+  'decisionRule:simple': 'simple acceptance',
+  'decisionRule:guarded': 'guarded acceptance',
+};
+
+/** The name of a school. */
+export const schoolWords = ({ question, choice }: Pick<SchoolChoice, 'question' | 'choice'>): string =>
+  SCHOOL_WORDS[`${question}:${choice}`] ?? `${question} ${choice}`;
+
+const RULE_WORDS: Record<DerivationStep['rule'], string> = {
+  'printed-limit': 'as printed',
+  'middle-of-range': 'middle of the printed range',
+  'low-end-of-range': 'low end of the printed range',
+  'high-end-of-range': 'high end of the printed range',
+  'share-of-maximum': 'a share of the printed maximum',
+  'low-limit-below-maximum': 'a share of the printed maximum',
+  'above-minimum': 'a little above the printed minimum',
+  'high-limit-above-minimum': 'a multiple of the printed minimum',
+  'printed-value': 'as printed',
+  'printed-tolerance': 'the printed tolerance',
+  'site-tolerance': 'the site’s tolerance around the printed value',
+  'tool-class-tolerance': 'the tool class’s deviation around the printed value',
+};
+
+const percent = (ratio: number): string => `${Number((ratio * 100).toFixed(1))} %`;
+
+/** One line of "why": what it gives, from what, by which rule and school, and whether it is assumed. */
+export const derivationWords = (
+  step: DerivationStep,
+  unit: TorqueUnit,
+  sourceDigits: number,
+): { readonly gives: string; readonly line: string; readonly note: string } => {
+  const show = (torque: DerivationStep['result']): string =>
+    displayTorque(torque, unit, { sourceDigits, graduation: null });
+  const gives = { target: 'Target', low: 'Low limit', high: 'High limit' }[step.gives];
+  const isPlain = step.rule === 'printed-limit' || step.rule === 'printed-value';
+  const from = isPlain ? '' : ` from ${step.from.map(show).join(' and ')}`;
+  const ratio = step.ratio === null ? '' : `, ${percent(step.ratio)}`;
+  const school = step.school ? `School: ${schoolWords(step.school)}.` : '';
+  const assumed = step.assumed ? 'Assumed, the source does not say.' : '';
+  return {
+    gives,
+    line: `${show(step.result)}: ${RULE_WORDS[step.rule]}${ratio}${from}`,
+    note: [school, assumed].filter(Boolean).join(' '),
+  };
+};
