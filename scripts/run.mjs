@@ -9,7 +9,9 @@ import { fileURLToPath } from 'node:url';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const stamp = join(root, 'node_modules', '.jentik-lock');
-const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+const lock = createHash('sha256')
+  .update(readFileSync(join(root, 'package-lock.json')))
+  .digest('hex');
 
 const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
 if (major < 20 || (major === 20 && minor < 11)) {

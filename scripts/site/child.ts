@@ -3,7 +3,11 @@ import { closeSync, openSync } from 'node:fs';
 
 const GRACE_MS = 10_000;
 
-export type Running = { readonly pid: number; readonly exited: Promise<number>; readonly stop: () => Promise<void> };
+export type Running = {
+  readonly pid: number;
+  readonly exited: Promise<number>;
+  readonly stop: () => Promise<void>;
+};
 
 const running = (child: ChildProcess): Running => {
   const exited = new Promise<number>((resolve) => {

@@ -3,8 +3,7 @@ import { existsSync } from 'node:fs';
 
 const isRoot = (): boolean => process.getuid?.() === 0;
 
-const maySudo = (): boolean =>
-  spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0;
+const maySudo = (): boolean => spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0;
 
 const aptGet = (args: readonly string[]): boolean => {
   const [command, ...rest] = isRoot() ? ['apt-get', ...args] : ['sudo', '-n', 'apt-get', ...args];

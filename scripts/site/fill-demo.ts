@@ -2,10 +2,16 @@ import { readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
 import { valueOrThrow } from '#core/fault.ts';
 import { cautionsFor } from '#core/job/cautions.ts';
-import { type JobHappening, type Person, type PullMethod, type UnplacedEvent, unplacedEvent } from '#core/job/event.ts';
+import {
+  type JobHappening,
+  type Person,
+  type PullMethod,
+  type UnplacedEvent,
+  unplacedEvent,
+} from '#core/job/event.ts';
 import { isSetFor, judgePull, wantedSetting } from '#core/job/judge-pull.ts';
 import { nextJobState } from '#core/job/next-state.ts';
-import { fastenerAt, type FastenerState, type JobState } from '#core/job/state.ts';
+import { type FastenerState, fastenerAt, type JobState } from '#core/job/state.ts';
 import { terminalLines } from '#core/job/terminal-list.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { inTransaction } from '#server/database/pool.ts';
@@ -43,7 +49,11 @@ type DemoJob = {
   /** How many fasteners have been pulled, in the order of the work. */
   readonly pulls: number;
   /** Pulls that were not a plain click. */
-  readonly events: readonly { readonly position: string; readonly method: PullMethod; readonly reading: string | null }[];
+  readonly events: readonly {
+    readonly position: string;
+    readonly method: PullMethod;
+    readonly reading: string | null;
+  }[];
   readonly signed: readonly { readonly person: string; readonly meaning: 'done' | 'inspected' }[];
 };
 
@@ -62,14 +72,21 @@ const workedEvents = (
   const events: UnplacedEvent[] = [];
   const happen = (happening: JobHappening, by = job.technician): void => {
     atMs += PULL_EVERY_MS;
-    const at = { id: uuidv7({ msecs: atMs }), job: planned.job, deviceTime: new Date(atMs).toISOString(), person: person(by) };
+    const at = {
+      id: uuidv7({ msecs: atMs }),
+      job: planned.job,
+      deviceTime: new Date(atMs).toISOString(),
+      person: person(by),
+    };
     const event = unplacedEvent(at, happening);
     state = valueOrThrow(nextJobState(state, event));
     events.push(event);
   };
   happen({ kind: 'tool-chosen', body: { tool } });
   happen({ kind: 'cautions-confirmed', body: { cautions: cautionsFor('control-cabinet') } });
-  for (const { planned: { position } } of state.fasteners.slice(0, job.pulls)) {
+  for (const {
+    planned: { position },
+  } of state.fasteners.slice(0, job.pulls)) {
     const wanted = valueOrThrow(wantedSetting(state, fastenerAt(state, position) as FastenerState));
     if (!isSetFor(state, wanted)) {
       const setting = { text: wanted.text, value: wanted.setting, unit: tool.scale.unit };
@@ -83,11 +100,9 @@ const workedEvents = (
       readingStands: false,
     } as const;
     happen({ kind: 'pull-made', body: valueOrThrow(judgePull(state, facts)) });
-    if (fastenerAt(state, position)?.status === 'in')
-      happen({ kind: 'witness-marked', body: { position } });
+    if (fastenerAt(state, position)?.status === 'in') happen({ kind: 'witness-marked', body: { position } });
   }
-  for (const { person: name, meaning } of job.signed)
-    happen({ kind: 'job-signed', body: { meaning } }, name);
+  for (const { person: name, meaning } of job.signed) happen({ kind: 'job-signed', body: { meaning } }, name);
   return events;
 };
 
@@ -101,9 +116,13 @@ const fillJob = async (job: DemoJob, people: readonly Person[], tools: readonly 
   const asItHappened = (event: UnplacedEvent): string => event.deviceTime;
   const technician = person(job.technician);
   const plan = { ...at, title, seenFrom, source, lines };
-  const { sequence: _s, serverTime: _t, previousHash: _p, hash: _h, ...planned } = valueOrThrow(
-    await planJob(plan, technician, asItHappened),
-  );
+  const {
+    sequence: _s,
+    serverTime: _t,
+    previousHash: _p,
+    hash: _h,
+    ...planned
+  } = valueOrThrow(await planJob(plan, technician, asItHappened));
   const tool = tools.find(({ code }) => code === job.tool);
   if (!tool) return;
   for (const event of workedEvents(planned, job, tool, person)) {

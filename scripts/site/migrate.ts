@@ -20,14 +20,20 @@ const applyMigrations = async (db: Connection): Promise<void> => {
     ) ENGINE = InnoDB`);
   const [rows] = await db.query<RowDataPacket[]>('SELECT name, sha256 FROM schema_migrations');
   const applied = new Map(rows.map((row) => [row['name'] as string, row['sha256'] as string]));
-  for (const name of readdirSync(MIGRATIONS).filter((file) => file.endsWith('.sql')).sort()) {
+  for (const name of readdirSync(MIGRATIONS)
+    .filter((file) => file.endsWith('.sql'))
+    .sort()) {
     const sql = readFileSync(`${MIGRATIONS}/${name}`, 'utf8');
     const sha256 = createHash('sha256').update(sql).digest('hex');
     const before = applied.get(name);
-    if (before && before !== sha256) throw new Error(`migration ${name} was edited after it had been applied`);
+    if (before && before !== sha256)
+      throw new Error(`migration ${name} was edited after it had been applied`);
     if (before) continue;
     await db.query(sql);
-    await db.query('INSERT INTO schema_migrations (name, sha256, applied_at) VALUES (?, ?, UTC_TIMESTAMP(6))', [name, sha256]);
+    await db.query(
+      'INSERT INTO schema_migrations (name, sha256, applied_at) VALUES (?, ?, UTC_TIMESTAMP(6))',
+      [name, sha256],
+    );
   }
 };
 

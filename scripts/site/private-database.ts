@@ -26,11 +26,15 @@ const isPassable = (folder: string): boolean => {
 };
 
 /** The system account MariaDB runs under: its own when root starts it and that account can reach the folder, else whoever starts it. */
-const systemUser = (folder: string): { readonly name: string; readonly uid: number; readonly gid: number } | null => {
+const systemUser = (
+  folder: string,
+): { readonly name: string; readonly uid: number; readonly gid: number } | null => {
   if (process.getuid?.() !== 0) return null;
   const id = (flag: string): number => Number(spawnSync('id', [flag, 'mysql'], { encoding: 'utf8' }).stdout);
   // A clone inside a private home folder can't be entered by another account; the server then keeps the account that owns the folder.
-  return isPassable(dirname(folder)) ? { name: 'mysql', uid: id('-u'), gid: id('-g') } : { name: 'root', uid: 0, gid: 0 };
+  return isPassable(dirname(folder))
+    ? { name: 'mysql', uid: id('-u'), gid: id('-g') }
+    : { name: 'root', uid: 0, gid: 0 };
 };
 
 const ownerPassword = (folder: string): string => {
@@ -75,8 +79,7 @@ const untilItAnswers = async (url: string, exited: Promise<number>, log: string)
   });
   const giveUpAt = Date.now() + START_TIMEOUT_MS;
   while (!(await answers(url))) {
-    if (hasExited || Date.now() > giveUpAt)
-      throw new Error(`MariaDB did not start; its log is ${log}`);
+    if (hasExited || Date.now() > giveUpAt) throw new Error(`MariaDB did not start; its log is ${log}`);
     await new Promise((resolve) => setTimeout(resolve, POLL_MS));
   }
 };

@@ -70,7 +70,8 @@ const untilItAnswers = async (address: string, server: Running, log: string): Pr
   for (;;) {
     const answer = await fetch(`${address}/api/v1/people`).catch(() => null);
     if (answer?.ok) return;
-    if (hasExited || Date.now() > giveUpAt) throw new Error(`the application did not start; its log is ${log}`);
+    if (hasExited || Date.now() > giveUpAt)
+      throw new Error(`the application did not start; its log is ${log}`);
     await new Promise((resolve) => setTimeout(resolve, POLL_MS));
   }
 };
@@ -90,4 +91,3 @@ export const startApplication = async (
   await untilItAnswers(address, server, log);
   return { ...server, address };
 };
-

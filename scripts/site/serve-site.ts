@@ -35,8 +35,7 @@ export const serveSite = async ({ folder, siteName, fill, greeting }: SiteComman
     releaseSite(home);
     process.exit(code);
   };
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
-    process.on(signal, () => void stopAll(0));
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void stopAll(0));
   try {
     await fill();
     const port = await freePort(PREFERRED_PORT);

@@ -1,9 +1,9 @@
 #!/usr/bin/env node
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 // Serves the built application on loopback: static files, compression, and an orderly end. The node adapter does none of the three.
 import compression from 'compression';
 import express from 'express';
-import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 
 process.env.NODE_ENV ??= 'production';
 

@@ -10,9 +10,7 @@ export const assertNever = (value: never): never => {
 
 /** The value of a result that cannot be refused here: for literals and tests. Throws: Fault with the refusal. */
 export const valueOrThrow = <T>(
-  result:
-    | { readonly ok: true; readonly value: T }
-    | { readonly ok: false; readonly refusal: unknown },
+  result: { readonly ok: true; readonly value: T } | { readonly ok: false; readonly refusal: unknown },
 ): T => {
   if (result.ok) return result.value;
   throw new Fault(`refused: ${JSON.stringify(result.refusal)}`);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CAUTION_IDS } from '#core/job/cautions.ts';
+import { CAUTION_IDS, JOB_KINDS } from '#core/job/cautions.ts';
 import {
   DRIVES,
   EVENT_SCHEMA_VERSION,
@@ -47,7 +47,7 @@ export const jobPlanSchema = z.strictObject({
   number: typedText(12),
   title: typedText(120),
   seenFrom: typedText(60),
-  jobKind: z.literal('control-cabinet'),
+  jobKind: z.enum(JOB_KINDS),
   source: requirementSourceSchema,
   siteUnit: torqueUnitSchema,
   schools: schoolsSchema,

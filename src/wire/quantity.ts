@@ -12,7 +12,10 @@ export const quantitySchema = z.strictObject({
 
 /** A torque as a person wrote it. */
 export const writtenTorqueSchema = z.strictObject({
-  text: z.string().regex(/^\d+(?:\.\d+)?$/).max(15),
+  text: z
+    .string()
+    .regex(/^\d+(?:\.\d+)?$/)
+    .max(15),
   value: z.number().nonnegative(),
   unit: torqueUnitSchema,
 }) satisfies z.ZodType<WrittenTorque>;

@@ -37,10 +37,7 @@ const sized = (
   diameterMillimetres: Math.sqrt((4 * areaSquareMillimetres) / Math.PI),
 });
 
-const sizedByAwg = (
-  printed: string,
-  n: number,
-): Result<ConductorSize, ConductorRefusal> => {
+const sizedByAwg = (printed: string, n: number): Result<ConductorSize, ConductorRefusal> => {
   if (n > AWG_SMALLEST) return refused({ code: 'conductor-out-of-bounds', text: printed });
   const diameterMm = awgDiameterInches(n) * INCH_MM;
   return accepted(sized(printed, 'AWG', (Math.PI / 4) * diameterMm ** 2));
@@ -57,10 +54,8 @@ export const readConductorSize = (raw: string): Result<ConductorSize, ConductorR
   if (awg) return sizedByAwg(printed, Number(awg[1]));
   const metric = /^(\d{1,4}(?:\.\d+)?)\s*(?:mm2|mm²|sq\.?\s*mm|mm\^2|qmm)$/.exec(text);
   const kcmil = /^(\d{2,4}(?:\.\d+)?)\s*(?:kcmil|mcm)$/.exec(text);
-  if (!metric && !kcmil)
-    return refused({ code: 'unreadable-conductor', text: printed.slice(0, 40) });
+  if (!metric && !kcmil) return refused({ code: 'unreadable-conductor', text: printed.slice(0, 40) });
   const area = metric ? Number(metric[1]) : Number(kcmil?.[1]) * KCMIL_MM2;
-  if (area <= 0 || area > AREA_MAX_MM2)
-    return refused({ code: 'conductor-out-of-bounds', text: printed });
+  if (area <= 0 || area > AREA_MAX_MM2) return refused({ code: 'conductor-out-of-bounds', text: printed });
   return accepted(sized(printed, metric ? 'mm²' : 'kcmil', area));
 };

@@ -50,9 +50,7 @@ export const pullMade = (state: JobState, event: EventOf<'pull-made'>): Next => 
 /** A pull struck out with a reason; it stays in the record. Refuses: why-missing, unknown-pull, pull-already-voided. */
 export const pullVoided = (state: JobState, { body, person }: EventOf<'pull-voided'>): Next => {
   if (saysNothing(body.why)) return refused({ code: 'why-missing' });
-  const fastener = state.fasteners.find(({ pulls }) =>
-    pulls.some(({ eventId }) => eventId === body.pullId),
-  );
+  const fastener = state.fasteners.find(({ pulls }) => pulls.some(({ eventId }) => eventId === body.pullId));
   const pull = fastener?.pulls.find(({ eventId }) => eventId === body.pullId);
   if (!fastener || !pull) return refused({ code: 'unknown-pull' });
   if (pull.voided) return refused({ code: 'pull-already-voided' });

@@ -4,7 +4,7 @@ import type { Tool } from '../tool/tool.ts';
 import type { WrittenTorque } from '../torque/torque.ts';
 import type { TorqueUnit } from '../torque/unit.ts';
 import type { Outcome } from '../verdict/tightening-verdict.ts';
-import type { CautionId } from './cautions.ts';
+import type { CautionId, JobKind } from './cautions.ts';
 
 /** Version of the event form; checked wherever events are read back. */
 export const EVENT_SCHEMA_VERSION = 1;
@@ -51,7 +51,7 @@ export type JobPlan = {
   readonly title: string;
   /** From where the drawing is seen, such as "from the door". */
   readonly seenFrom: string;
-  readonly jobKind: 'control-cabinet';
+  readonly jobKind: JobKind;
   readonly source: RequirementSource;
   readonly siteUnit: TorqueUnit;
   readonly schools: Schools;

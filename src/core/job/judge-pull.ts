@@ -1,9 +1,9 @@
 import { accepted, type Result, refused } from '../result.ts';
 import { type ToolSetting, toolSetting } from '../setting/tool-setting.ts';
 import type { Tool } from '../tool/tool.ts';
+import { displayDigits, writtenResolution } from '../torque/display.ts';
 import { likelyMixUps } from '../torque/mix-up.ts';
 import { readNumber } from '../torque/read-number.ts';
-import { displayDigits, writtenResolution } from '../torque/display.ts';
 import { type WrittenTorque, writtenInNewtonMetres } from '../torque/torque.ts';
 import { fromNewtonMetres, toNewtonMetres } from '../torque/unit.ts';
 import { pullStandardUncertainty } from '../verdict/pull-uncertainty.ts';
@@ -34,10 +34,7 @@ export const recordedProbability = (probability: number | null): number | null =
   probability === null ? null : Number(probability.toFixed(PROBABILITY_DECIMALS));
 
 /** The setting a fastener wants on the job's tool. Refuses: tool-not-chosen and what toolSetting refuses. */
-export const wantedSetting = (
-  state: JobState,
-  fastener: FastenerState,
-): Result<ToolSetting, JobRefusal> => {
+export const wantedSetting = (state: JobState, fastener: FastenerState): Result<ToolSetting, JobRefusal> => {
   if (!state.tool) return refused({ code: 'tool-not-chosen' });
   const { scale } = state.tool;
   return toolSetting(
@@ -60,13 +57,11 @@ const readingOf = (
 ): Result<WrittenTorque | null, JobRefusal> => {
   const { unit, maximum } = tool.scale;
   if (facts.method === 'over-shot') return accepted(null);
-  if (facts.method === 'click')
-    return accepted({ text: wanted.text, value: wanted.setting, unit });
+  if (facts.method === 'click') return accepted({ text: wanted.text, value: wanted.setting, unit });
   const number = readNumber(facts.readingText ?? '');
   if (!number.ok) return number;
   const { text, value } = number.value;
-  if (value <= 0 || value > maximum * READING_MAX_OF_SCALE)
-    return refused({ code: 'reading-out-of-bounds' });
+  if (value <= 0 || value > maximum * READING_MAX_OF_SCALE) return refused({ code: 'reading-out-of-bounds' });
   const target = fromNewtonMetres(fastener.target.target, unit);
   const likely = likelyMixUps(value, target);
   if (likely.length > 0 && !facts.readingStands)
@@ -124,8 +119,7 @@ export const judgePull = (state: JobState, facts: PullFacts): Result<PullBody, J
   if (!wanted.ok) return wanted;
   const { unit, graduation } = tool.scale;
   const { text, setting } = wanted.value;
-  if (!isSetFor(state, wanted.value))
-    return refused({ code: 'setting-not-made', wanted: text, unit });
+  if (!isSetFor(state, wanted.value)) return refused({ code: 'setting-not-made', wanted: text, unit });
   const reading = readingOf(facts, tool, wanted.value, fastener);
   if (!reading.ok) return reading;
   const torque = reading.value ? writtenInNewtonMetres(reading.value) : null;

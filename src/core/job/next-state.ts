@@ -1,12 +1,6 @@
 import { assertNever } from '../fault.ts';
 import { accepted, type Result, refused } from '../result.ts';
-import {
-  loosened,
-  pullMade,
-  pullVoided,
-  toolSet,
-  witnessMarked,
-} from './bench-happenings.ts';
+import { loosened, pullMade, pullVoided, toolSet, witnessMarked } from './bench-happenings.ts';
 import type { UnplacedEvent } from './event.ts';
 import { cautionsConfirmed, planned, toolChosen } from './plan-happenings.ts';
 import type { JobRefusal } from './refusal.ts';
@@ -64,7 +58,5 @@ export const foldJob = (
     if (!next.ok) return refused({ eventId: event.id, refusal: next.refusal });
     state = next.value;
   }
-  return state
-    ? accepted(state)
-    : refused({ eventId: null, refusal: { code: 'job-not-planned' } });
+  return state ? accepted(state) : refused({ eventId: null, refusal: { code: 'job-not-planned' } });
 };

@@ -1,4 +1,4 @@
-import type { FastenerStatus, FastenerState, JobState } from './state.ts';
+import type { FastenerState, FastenerStatus, JobState } from './state.ts';
 
 /** A fastener that is not in acceptance, and whether someone gave a reason to leave it so. */
 export type OpenItem = {
@@ -23,8 +23,7 @@ export const unexplainedItems = (state: JobState): readonly OpenItem[] =>
 const isToDo = ({ status, leftOpen }: FastenerState): boolean =>
   leftOpen === null && (status === 'open' || status === 'voided');
 
-const isUnfinished = ({ status, leftOpen }: FastenerState): boolean =>
-  leftOpen === null && status !== 'in';
+const isUnfinished = ({ status, leftOpen }: FastenerState): boolean => leftOpen === null && status !== 'in';
 
 /** The positions still to pull, from the one after `position` round to it: first those not pulled, then those pulled and not in.
  *  From the start when position is null. */

@@ -1,8 +1,8 @@
 import type { ToolSettingRefusal } from '../setting/tool-setting.ts';
 import type { TargetRefusal } from '../target/target-and-acceptance.ts';
+import type { LikelyMixUp } from '../torque/mix-up.ts';
 import type { NumberRefusal } from '../torque/read-number.ts';
 import type { TorqueUnit } from '../torque/unit.ts';
-import type { LikelyMixUp } from '../torque/mix-up.ts';
 
 /** Why an event cannot happen to a job. */
 export type JobRefusal =

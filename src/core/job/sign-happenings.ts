@@ -8,7 +8,10 @@ import { fastenerAt, type JobState } from './state.ts';
 type Next = Result<JobState, JobRefusal>;
 
 /** A fastener left open with a reason. Refuses: unknown-position, why-missing, already-in. */
-export const leftOpen = (state: JobState, { body: { position, why }, person }: EventOf<'left-open'>): Next => {
+export const leftOpen = (
+  state: JobState,
+  { body: { position, why }, person }: EventOf<'left-open'>,
+): Next => {
   const fastener = fastenerAt(state, position);
   if (!fastener) return refused({ code: 'unknown-position', position });
   if (saysNothing(why)) return refused({ code: 'why-missing' });
@@ -25,8 +28,7 @@ export const signed = (state: JobState, event: EventOf<'job-signed'>): Next => {
   if (meaning === 'inspected') {
     if (!done) return refused({ code: 'not-signed-done' });
     if (done.person.id === event.person.id) return refused({ code: 'second-person-needed' });
-    if (event.person.role === 'technician')
-      return refused({ code: 'role-may-not', needed: 'inspector' });
+    if (event.person.role === 'technician') return refused({ code: 'role-may-not', needed: 'inspector' });
   }
   const count = unexplainedItems(state).length;
   if (count > 0) return refused({ code: 'open-items-remain', count });

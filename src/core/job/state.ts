@@ -42,7 +42,11 @@ export type JobState = {
   readonly tool: Tool | null;
   /** What the tool is set to; null until a person says it is set. */
   readonly setting: WrittenTorque | null;
-  readonly cautions: { readonly confirmed: readonly CautionId[]; readonly person: Person; readonly deviceTime: string } | null;
+  readonly cautions: {
+    readonly confirmed: readonly CautionId[];
+    readonly person: Person;
+    readonly deviceTime: string;
+  } | null;
   readonly fasteners: readonly FastenerState[];
   /** Position of a fastener in `fasteners`. */
   readonly placeOf: ReadonlyMap<string, number>;

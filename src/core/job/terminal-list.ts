@@ -1,12 +1,16 @@
 import { type DelimitedTable, delimitedTable, type TableRefusal } from '../list/delimited-table.ts';
-import { type RequirementRefusal, readRequirement, type ReadRequirement } from '../requirement/read-requirement.ts';
+import {
+  type ReadRequirement,
+  type RequirementRefusal,
+  readRequirement,
+} from '../requirement/read-requirement.ts';
 import { printedTorques } from '../requirement/requirement.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import type { Schools } from '../target/schools.ts';
 import { type TargetRefusal, targetAndAcceptance } from '../target/target-and-acceptance.ts';
 import { type NumberRefusal, readNumber } from '../torque/read-number.ts';
 import { type TorqueUnit, unitSymbol } from '../torque/unit.ts';
-import { type Drive, DRIVES, type PlannedFastener } from './event.ts';
+import { DRIVES, type Drive, type PlannedFastener } from './event.ts';
 
 export const TERMINAL_COLUMNS = ['position', 'label', 'x_mm', 'y_mm', 'conductor', 'requirement'] as const;
 export type TerminalColumn = (typeof TERMINAL_COLUMNS)[number] | 'drive';
@@ -28,7 +32,11 @@ export type CellRefusal =
   | { readonly code: 'coordinate-out-of-bounds'; readonly mostMm: number }
   | { readonly code: 'position-repeated'; readonly position: string; readonly firstLine: number }
   | { readonly code: 'unknown-drive'; readonly text: string; readonly known: readonly Drive[] }
-  | { readonly code: 'statements-disagree'; readonly candidates: readonly string[]; readonly differencePercent: number | null };
+  | {
+      readonly code: 'statements-disagree';
+      readonly candidates: readonly string[];
+      readonly differencePercent: number | null;
+    };
 
 export type CellFinding = {
   readonly line: number;
@@ -74,10 +82,7 @@ const readCoordinate = (text: string): Result<number, CellRefusal> => {
     : number;
 };
 
-const boundedText = (
-  text: string,
-  column: keyof typeof LONGEST,
-): Result<string, CellRefusal> => {
+const boundedText = (text: string, column: keyof typeof LONGEST): Result<string, CellRefusal> => {
   if (text === '' && column === 'position') return refused({ code: 'cell-empty' });
   return text.length > LONGEST[column]
     ? refused({ code: 'cell-too-long', longest: LONGEST[column] })
@@ -86,9 +91,7 @@ const boundedText = (
 
 const readDrive = (text: string): Result<Drive, CellRefusal> => {
   const drive = DRIVE_SPELLINGS.get(text.toLowerCase().replace(/\s+/g, '-') || 'slot');
-  return drive
-    ? accepted(drive)
-    : refused({ code: 'unknown-drive', text: text.slice(0, 40), known: DRIVES });
+  return drive ? accepted(drive) : refused({ code: 'unknown-drive', text: text.slice(0, 40), known: DRIVES });
 };
 
 const statementText = (read: ReadRequirement, index: number): string => {
@@ -118,11 +121,7 @@ const readCellRequirement = (
 };
 
 /** Reads one line of a terminal list under the site's unit and schools. */
-export const readTerminalLine = (
-  source: TerminalLine,
-  siteUnit: TorqueUnit,
-  schools: Schools,
-): ReadLine => {
+export const readTerminalLine = (source: TerminalLine, siteUnit: TorqueUnit, schools: Schools): ReadLine => {
   const { line, cells } = source;
   const findings: CellFinding[] = [];
   const take = <T>(column: TerminalColumn, result: Result<T, CellRefusal>): T | null => {

@@ -31,11 +31,7 @@ export type ChainHead = { readonly sequence: number; readonly hash: string };
 export const EMPTY_HEAD: ChainHead = { sequence: 0, hash: GENESIS_HASH };
 
 /** An event placed after the head: with its sequence, server time, the hash before it and its own. */
-export const placedEvent = (
-  event: UnplacedEvent,
-  head: ChainHead,
-  serverTime: string,
-): JobEvent => {
+export const placedEvent = (event: UnplacedEvent, head: ChainHead, serverTime: string): JobEvent => {
   const placed = {
     ...event,
     sequence: head.sequence + 1,

@@ -33,8 +33,7 @@ const decoded = (bytes: Uint8Array): DecodedText => {
 
 /** Text of a file's bytes. Refuses: list-empty, list-too-large, list-is-spreadsheet, list-not-text. */
 export const decodeText = (bytes: Uint8Array): Result<DecodedText, DecodeRefusal> => {
-  if (bytes.length > LIST_MAX_BYTES)
-    return refused({ code: 'list-too-large', mostBytes: LIST_MAX_BYTES });
+  if (bytes.length > LIST_MAX_BYTES) return refused({ code: 'list-too-large', mostBytes: LIST_MAX_BYTES });
   if (startsWith(bytes, 0x50, 0x4b, 0x03, 0x04)) return refused({ code: 'list-is-spreadsheet' });
   const result = decoded(bytes);
   if (result.text.includes('\u0000')) return refused({ code: 'list-not-text' });

@@ -15,12 +15,28 @@ export type DelimitedTable<Column extends string> = {
 };
 
 export type TableRefusal =
-  | { readonly code: 'list-header-missing'; readonly line: number; readonly wanted: readonly string[]; readonly found: string }
-  | { readonly code: 'list-column-missing'; readonly line: number; readonly column: string; readonly found: readonly string[] }
+  | {
+      readonly code: 'list-header-missing';
+      readonly line: number;
+      readonly wanted: readonly string[];
+      readonly found: string;
+    }
+  | {
+      readonly code: 'list-column-missing';
+      readonly line: number;
+      readonly column: string;
+      readonly found: readonly string[];
+    }
   | { readonly code: 'list-column-repeated'; readonly line: number; readonly column: string }
   | { readonly code: 'list-quote-open'; readonly line: number; readonly column: string }
   | { readonly code: 'list-cells-missing'; readonly line: number; readonly column: string }
-  | { readonly code: 'list-cells-too-many'; readonly line: number; readonly column: string; readonly found: number; readonly wanted: number }
+  | {
+      readonly code: 'list-cells-too-many';
+      readonly line: number;
+      readonly column: string;
+      readonly found: number;
+      readonly wanted: number;
+    }
   | { readonly code: 'list-without-rows'; readonly line: number }
   | { readonly code: 'list-too-long'; readonly line: number; readonly mostRows: number };
 
@@ -61,12 +77,15 @@ const rawRows = (text: string, separator: Separator): readonly RawRow[] => {
 const separatorOf = (text: string, columns: readonly string[]): Separator => {
   const firstLine = text.trimStart().split(/\r\n|\n|\r/)[0] ?? '';
   const known = (separator: Separator): number =>
-    firstLine.split(separator).filter((cell) => columns.includes(heading(cell.replaceAll('"', ''))))
-      .length;
+    firstLine.split(separator).filter((cell) => columns.includes(heading(cell.replaceAll('"', '')))).length;
   return [...SEPARATORS].sort((a, b) => known(b) - known(a))[0] as Separator;
 };
 
-type Header = { readonly at: ReadonlyMap<string, number>; readonly ignored: readonly string[]; readonly headings: readonly string[] };
+type Header = {
+  readonly at: ReadonlyMap<string, number>;
+  readonly ignored: readonly string[];
+  readonly headings: readonly string[];
+};
 
 const readHeader = (
   row: RawRow,
@@ -78,14 +97,23 @@ const readHeader = (
   const headings = row.cells.map(heading);
   const found = row.cells.map((cell) => cell.trim()).filter((cell) => cell !== '');
   if (!headings.some((name) => known.includes(name)))
-    return refused({ code: 'list-header-missing', line, wanted: required, found: found.join(' ').slice(0, 80) });
+    return refused({
+      code: 'list-header-missing',
+      line,
+      wanted: required,
+      found: found.join(' ').slice(0, 80),
+    });
   const repeated = known.find((column) => headings.indexOf(column) !== headings.lastIndexOf(column));
   if (repeated) return refused({ code: 'list-column-repeated', line, column: repeated });
   const missing = required.find((column) => !headings.includes(column));
   if (missing) return refused({ code: 'list-column-missing', line, column: missing, found });
   return accepted({
-    at: new Map(known.filter((column) => headings.includes(column)).map((column) => [column, headings.indexOf(column)])),
-    ignored: row.cells.filter((_, index) => headings[index] !== '' && !known.includes(headings[index] as string)),
+    at: new Map(
+      known.filter((column) => headings.includes(column)).map((column) => [column, headings.indexOf(column)]),
+    ),
+    ignored: row.cells.filter(
+      (_, index) => headings[index] !== '' && !known.includes(headings[index] as string),
+    ),
     headings: row.cells.map((cell) => cell.trim()),
   });
 };
@@ -93,13 +121,18 @@ const readHeader = (
 const rowRefusal = (row: RawRow, headings: readonly string[]): TableRefusal | null => {
   const { line, cells } = row;
   const column = (index: number): string => headings[index] ?? headings.at(-1) ?? '';
-  if (row.isQuoteOpen)
-    return { code: 'list-quote-open', line, column: column(cells.length - 1) };
+  if (row.isQuoteOpen) return { code: 'list-quote-open', line, column: column(cells.length - 1) };
   if (cells.length < headings.length)
     return { code: 'list-cells-missing', line, column: column(cells.length) };
   const extra = cells.slice(headings.length).some((cell) => cell.trim() !== '');
   return extra
-    ? { code: 'list-cells-too-many', line, column: column(headings.length - 1), found: cells.length, wanted: headings.length }
+    ? {
+        code: 'list-cells-too-many',
+        line,
+        column: column(headings.length - 1),
+        found: cells.length,
+        wanted: headings.length,
+      }
     : null;
 };
 
@@ -112,8 +145,7 @@ export const delimitedTable = <Column extends string>(
 ): Result<DelimitedTable<Column>, readonly TableRefusal[]> => {
   const separator = separatorOf(text, [...required, ...optional]);
   const [first, ...body] = rawRows(text, separator);
-  if (!first)
-    return refused([{ code: 'list-header-missing', line: 1, wanted: required, found: '' }]);
+  if (!first) return refused([{ code: 'list-header-missing', line: 1, wanted: required, found: '' }]);
   const header = readHeader(first, required, optional);
   if (!header.ok) return refused([header.refusal]);
   if (body.length === 0) return refused([{ code: 'list-without-rows', line: first.line }]);

@@ -27,11 +27,7 @@ export const provenStatement = (state: JobState, events: readonly JobEvent[]): J
   );
 
 /** The record of a job. */
-export const jobRecord = (
-  state: JobState,
-  events: readonly JobEvent[],
-  seal: Seal,
-): JobRecord => ({
+export const jobRecord = (state: JobState, events: readonly JobEvent[], seal: Seal): JobRecord => ({
   format: RECORD_FORMAT,
   version: RECORD_VERSION,
   statement: provenStatement(state, events),

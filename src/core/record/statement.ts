@@ -1,7 +1,7 @@
+import { jobProgress, jobStage, openItems } from '../job/open-items.ts';
+import type { FastenerState, JobState, PullRecord } from '../job/state.ts';
 import type { DerivationStep } from '../target/derivation.ts';
 import { isOverdue, type Tool } from '../tool/tool.ts';
-import { type FastenerState, type JobState, type PullRecord } from '../job/state.ts';
-import { jobProgress, jobStage, openItems } from '../job/open-items.ts';
 
 const toolStatement = (tool: Tool, onDate: string) => ({
   id: tool.id,

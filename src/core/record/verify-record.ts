@@ -1,18 +1,12 @@
-import { accepted, type Result, refused } from '../result.ts';
+import { differingField } from '../job/differing-field.ts';
 import { EVENT_SCHEMA_VERSION, type JobEvent } from '../job/event.ts';
 import { foldJob } from '../job/next-state.ts';
 import type { JobRefusal } from '../job/refusal.ts';
-import { readRequirement } from '../requirement/read-requirement.ts';
 import { type ChainFinding, canonicalText, firstBreak } from '../ledger/hash-chain.ts';
 import { isSealIntact, keyFingerprint, sealedHead } from '../ledger/seal.ts';
-import { differingField } from '../job/differing-field.ts';
-import {
-  type JobRecord,
-  provenStatement,
-  RECORD_FORMAT,
-  RECORD_VERSION,
-  recordText,
-} from './job-record.ts';
+import { readRequirement } from '../requirement/read-requirement.ts';
+import { accepted, type Result, refused } from '../result.ts';
+import { type JobRecord, provenStatement, RECORD_FORMAT, RECORD_VERSION, recordText } from './job-record.ts';
 
 /** Why a record does not hold. Each names the event where it is about one. */
 export type RecordFinding =
@@ -25,8 +19,18 @@ export type RecordFinding =
   | { readonly code: 'seal-broken' }
   | { readonly code: 'key-differs'; readonly expected: string; readonly found: string }
   | { readonly code: 'event-misshaped'; readonly sequence: number; readonly eventId: string }
-  | { readonly code: 'event-impossible'; readonly sequence: number; readonly eventId: string; readonly refusal: JobRefusal }
-  | { readonly code: 'requirement-misread'; readonly sequence: number; readonly eventId: string; readonly position: string }
+  | {
+      readonly code: 'event-impossible';
+      readonly sequence: number;
+      readonly eventId: string;
+      readonly refusal: JobRefusal;
+    }
+  | {
+      readonly code: 'requirement-misread';
+      readonly sequence: number;
+      readonly eventId: string;
+      readonly position: string;
+    }
   | { readonly code: 'statement-differs'; readonly field: string };
 
 /** What was checked in a record that holds. */
@@ -111,11 +115,9 @@ const parsed = (text: string): Result<JobRecord, RecordFinding> => {
     return refused({ code: 'not-json' });
   }
   if (!isRecordShaped(value)) return refused({ code: 'not-a-record' });
-  if (value.version !== RECORD_VERSION)
-    return refused({ code: 'unknown-version', version: value.version });
+  if (value.version !== RECORD_VERSION) return refused({ code: 'unknown-version', version: value.version });
   const written = recordText(value);
-  if (written !== text)
-    return refused({ code: 'text-altered', line: firstDifferentLine(written, text) });
+  if (written !== text) return refused({ code: 'text-altered', line: firstDifferentLine(written, text) });
   return accepted(value);
 };
 

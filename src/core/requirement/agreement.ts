@@ -17,8 +17,7 @@ const halfLastDigit = (torque: WrittenTorque): number => {
 
 /** Whether two written torques can be one value rounded to their own last digits (bounds inclusive). */
 export const agreeWithinRounding = (a: WrittenTorque, b: WrittenTorque): boolean =>
-  Math.abs(writtenInNewtonMetres(a) - writtenInNewtonMetres(b)) <=
-  halfLastDigit(a) + halfLastDigit(b);
+  Math.abs(writtenInNewtonMetres(a) - writtenInNewtonMetres(b)) <= halfLastDigit(a) + halfLastDigit(b);
 
 const compared = (first: WrittenTorque, other: WrittenTorque): readonly Disagreement[] =>
   agreeWithinRounding(first, other)
@@ -27,16 +26,12 @@ const compared = (first: WrittenTorque, other: WrittenTorque): readonly Disagree
         {
           first,
           other,
-          differencePercent:
-            (writtenInNewtonMetres(other) / writtenInNewtonMetres(first) - 1) * 100,
+          differencePercent: (writtenInNewtonMetres(other) / writtenInNewtonMetres(first) - 1) * 100,
         },
       ];
 
 /** Where two statements of one requirement differ by more than rounding; empty when they agree. */
-export const disagreements = (
-  requirement: Requirement,
-  other: Requirement,
-): readonly Disagreement[] => {
+export const disagreements = (requirement: Requirement, other: Requirement): readonly Disagreement[] => {
   const firsts = printedTorques(requirement);
   const others = printedTorques(other);
   const tolerances = requirement.kind === 'nominal-absolute' && other.kind === 'nominal-absolute';

@@ -139,7 +139,11 @@ const readStatement = (
   const units = [...new Set(tokens.flatMap((token) => (token.mark === 'U' ? [token.unit] : [])))];
   const [unit] = units;
   if (unit === undefined)
-    return refused({ code: 'no-unit', text, candidates: candidatesFor(text, tokens, UNIT_GUESSES, siteUnit) });
+    return refused({
+      code: 'no-unit',
+      text,
+      candidates: candidatesFor(text, tokens, UNIT_GUESSES, siteUnit),
+    });
   if (units.length > 1) return refused({ code: 'units-differ', text });
   const numbers = numbersOf(tokens);
   const number = (index: number): WrittenNumber => numbers[index] as WrittenNumber;

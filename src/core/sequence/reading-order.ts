@@ -4,7 +4,8 @@ export type Place = { readonly position: string; readonly xMm: number; readonly 
 // Terminals of one row may be stepped a little; two rows are never closer than the terminals in them.
 const ROW_SHARE_OF_PITCH = 0.6;
 
-const smallestPitch = (places: readonly Place[]): number => {
+/** The smallest distance between two places, in millimetres; Infinity for fewer than two. */
+export const smallestPitch = (places: readonly Place[]): number => {
   const sorted = [...places].sort((a, b) => a.xMm - b.xMm);
   let pitch = Number.POSITIVE_INFINITY;
   for (const [index, a] of sorted.entries()) {
@@ -18,15 +19,19 @@ const smallestPitch = (places: readonly Place[]): number => {
   return pitch;
 };
 
-/** The positions of a terminal row or cabinet in reading order: rows from the top, each from the left.
- *  Source: common practice; terminals do not act on each other, so the eye's order wins. */
-export const readingOrder = (places: readonly Place[]): readonly string[] => {
+/** The rows of a cabinet from the top, each from the left. Places within 0.6 of the smallest pitch in height are one row. */
+export const rowsOf = <P extends Place>(places: readonly P[]): readonly (readonly P[])[] => {
   const tolerance = smallestPitch(places) * ROW_SHARE_OF_PITCH;
-  const rows: Place[][] = [];
+  const rows: P[][] = [];
   for (const place of [...places].sort((a, b) => a.yMm - b.yMm)) {
     const row = rows.at(-1);
-    if (row && place.yMm - (row[0] as Place).yMm < tolerance) row.push(place);
+    if (row && place.yMm - (row[0] as P).yMm < tolerance) row.push(place);
     else rows.push([place]);
   }
-  return rows.flatMap((row) => row.sort((a, b) => a.xMm - b.xMm).map((place) => place.position));
+  return rows.map((row) => row.sort((a, b) => a.xMm - b.xMm));
 };
+
+/** The positions of a terminal row or cabinet in reading order: rows from the top, each from the left.
+ *  Source: common practice; terminals do not act on each other, so the eye's order wins. */
+export const readingOrder = (places: readonly Place[]): readonly string[] =>
+  rowsOf(places).flatMap((row) => row.map(({ position }) => position));

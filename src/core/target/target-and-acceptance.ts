@@ -139,11 +139,7 @@ const derivationSteps = (
   switch (requirement.kind) {
     case 'range':
       return accepted(
-        rangeSteps(
-          writtenInNewtonMetres(requirement.low),
-          writtenInNewtonMetres(requirement.high),
-          schools,
-        ),
+        rangeSteps(writtenInNewtonMetres(requirement.low), writtenInNewtonMetres(requirement.high), schools),
       );
     case 'maximum':
       return accepted(maximumSteps(writtenInNewtonMetres(requirement.maximum), schools));

@@ -20,9 +20,7 @@ export const displayDigits = (value: number, resolution: Resolution): string => 
   const magnitude = Math.floor(Math.log10(Math.abs(value)));
   const bySource = resolution.sourceDigits - magnitude;
   const byTool =
-    resolution.graduation === null
-      ? bySource
-      : Math.ceil(-Math.log10(resolution.graduation / 10) - 1e-9);
+    resolution.graduation === null ? bySource : Math.ceil(-Math.log10(resolution.graduation / 10) - 1e-9);
   const decimals = Math.min(bySource, byTool, 9);
   if (decimals <= 0) {
     const step = 10 ** -decimals;
@@ -33,11 +31,8 @@ export const displayDigits = (value: number, resolution: Resolution): string => 
 };
 
 /** A torque in newton metres, in words: the digits it is worth and the unit. */
-export const displayTorque = (
-  torque: NewtonMetres,
-  unit: TorqueUnit,
-  resolution: Resolution,
-): string => `${displayDigits(fromNewtonMetres(torque, unit), resolution)} ${unitSymbol(unit)}`;
+export const displayTorque = (torque: NewtonMetres, unit: TorqueUnit, resolution: Resolution): string =>
+  `${displayDigits(fromNewtonMetres(torque, unit), resolution)} ${unitSymbol(unit)}`;
 
 /** The resolution of a torque as it was written, when no tool is involved. */
 export const writtenResolution = (text: string): Resolution => ({

@@ -1,5 +1,10 @@
 /** A confusion of units or of the decimal point that would explain why one torque is so far from another. */
-export type MixUp = 'inch-for-foot' | 'newton-metre-for-inch' | 'newton-metre-for-foot' | 'decimal-place' | 'two-decimal-places';
+export type MixUp =
+  | 'inch-for-foot'
+  | 'newton-metre-for-inch'
+  | 'newton-metre-for-foot'
+  | 'decimal-place'
+  | 'two-decimal-places';
 
 export type LikelyMixUp = {
   readonly mixUp: MixUp;

@@ -12,7 +12,7 @@ const INCH = '(?:inch(?:es)?|in)';
 const FOOT = '(?:foot|feet|ft)';
 const KILOGRAM = `(?:kilograms?${FORCE_WORD}|kilos?|kgf?|kp)`;
 const GRAM = `(?:grams?${FORCE_WORD}|gf?)`;
-const END = String.raw`(?![a-zµμ²³])`;
+const END = `(?![a-zµμ²³])`;
 
 const eitherWay = (a: string, b: string): string => `(?:${a}${JOIN}${b}|${b}${JOIN}${a})`;
 const spelling = (pattern: string): RegExp => new RegExp(`${pattern}${END}`, 'iy');

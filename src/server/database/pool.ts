@@ -13,7 +13,8 @@ let pool: Pool | null = null;
 export const database = (): Pool => {
   if (pool) return pool;
   const uri = process.env['JENTIK_APP_DATABASE_URL'];
-  if (!uri) throw new Fault('JENTIK_APP_DATABASE_URL is not set; start Jentik with npm start or npm run demo');
+  if (!uri)
+    throw new Fault('JENTIK_APP_DATABASE_URL is not set; start Jentik with npm start or npm run demo');
   pool = createPool({
     uri,
     namedPlaceholders: true,

@@ -79,15 +79,15 @@ export const endpoint =
     operation: O,
     answer: (
       asked: Asked<O>,
-    ) => Promise<Result<z.input<O['response']> | Response, Problem>> | Result<z.input<O['response']> | Response, Problem>,
+    ) =>
+      | Promise<Result<z.input<O['response']> | Response, Problem>>
+      | Result<z.input<O['response']> | Response, Problem>,
   ): APIRoute =>
   async (context) => {
     try {
       const { request, locals } = context;
-      if (operation.method !== 'GET' && isForeign(request))
-        return problemResponse({ code: 'wrong-origin' });
-      if (operation.who === 'person' && !locals.person)
-        return problemResponse({ code: 'not-signed-in' });
+      if (operation.method !== 'GET' && isForeign(request)) return problemResponse({ code: 'wrong-origin' });
+      if (operation.who === 'person' && !locals.person) return problemResponse({ code: 'not-signed-in' });
       const body = await parsedBody(request, operation.request);
       if (!body.ok) return problemResponse(body.refusal);
       const by = locals.person as Asked<O>['by'];
@@ -102,7 +102,11 @@ export const endpoint =
   };
 
 /** A file to be saved, as an answer. */
-export const fileResponse = (file: { readonly name: string; readonly type: string; readonly text: string }): Response =>
+export const fileResponse = (file: {
+  readonly name: string;
+  readonly type: string;
+  readonly text: string;
+}): Response =>
   new Response(file.text, {
     headers: {
       'content-type': `${file.type}; charset=utf-8`,

@@ -1,9 +1,9 @@
 import type { ResultSetHeader, RowDataPacket } from 'mysql2';
+import type { JobEvent } from '#core/job/event.ts';
 import { jobProgress, jobStage } from '#core/job/open-items.ts';
 import type { JobState } from '#core/job/state.ts';
-import type { JobEvent } from '#core/job/event.ts';
 import { type ChainHead, EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
-import { jobNumberText, type JobSummary, jobSummarySchema } from '#wire/job-summary.ts';
+import { type JobSummary, jobNumberText, jobSummarySchema } from '#wire/job-summary.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 
@@ -63,11 +63,7 @@ export const lockHead = async (db: Connection, jobId: string): Promise<ChainHead
 };
 
 /** Moves a job's head to its last event and writes what lists show of its state. */
-export const updateHead = async (
-  db: Connection,
-  last: JobEvent,
-  state: JobState,
-): Promise<void> => {
+export const updateHead = async (db: Connection, last: JobEvent, state: JobState): Promise<void> => {
   const progress = jobProgress(state);
   await db.execute(
     `

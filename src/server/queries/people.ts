@@ -35,10 +35,7 @@ export const selectPeople = async (db: Connection): Promise<readonly Person[]> =
 };
 
 /** A person's credentials, locked until the transaction ends so that two tries at once both count; null when unknown. */
-export const selectCredentials = async (
-  db: Connection,
-  personId: string,
-): Promise<Credentials | null> => {
+export const selectCredentials = async (db: Connection, personId: string): Promise<Credentials | null> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
     SELECT id,
@@ -88,10 +85,9 @@ export const insertPerson = async (
 ): Promise<boolean> =>
   insertedUnlessTaken(
     db.execute(
-    `
+      `
     INSERT INTO people (id, name, role, pin_hash, created_at)
     VALUES (:id, :name, :role, :pinHash, :now)`,
-    { ...person, pinHash, now: instantToSql(now) },
+      { ...person, pinHash, now: instantToSql(now) },
     ),
   );
-

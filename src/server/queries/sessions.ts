@@ -7,7 +7,12 @@ import type { Connection } from '../database/pool.ts';
 /** Opens a session, and clears away those that ended. */
 export const insertSession = async (
   db: Connection,
-  session: { readonly tokenHash: string; readonly personId: string; readonly now: string; readonly expiresAt: string },
+  session: {
+    readonly tokenHash: string;
+    readonly personId: string;
+    readonly now: string;
+    readonly expiresAt: string;
+  },
 ): Promise<void> => {
   const now = instantToSql(session.now);
   await db.execute('DELETE FROM sessions WHERE expires_at < :now', { now });

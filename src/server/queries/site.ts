@@ -43,11 +43,7 @@ export const updateSite = async (db: Connection, site: Site): Promise<void> => {
 };
 
 /** Makes the site's row if there is none. */
-export const insertSite = async (
-  db: Connection,
-  site: Site,
-  sealingPrivateKey: string,
-): Promise<void> => {
+export const insertSite = async (db: Connection, site: Site, sealingPrivateKey: string): Promise<void> => {
   await db.execute(
     `
     INSERT IGNORE INTO site (id, name, unit, schools, sealing_private_key)

@@ -10,10 +10,7 @@ import { now } from './clock.ts';
 
 /** Adds a person. `by` is who asks, null on an empty site, whose first person is a lead.
  *  Refuses: role-forbidden, site-has-people, name-taken. */
-export const addPerson = async (
-  person: NewPerson,
-  by: Person | null,
-): Promise<Result<Person, Problem>> => {
+export const addPerson = async (person: NewPerson, by: Person | null): Promise<Result<Person, Problem>> => {
   const isFirst = (await selectPeople(database())).length === 0;
   if (by === null && !isFirst) return refused({ code: 'site-has-people' });
   if (by !== null && by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });

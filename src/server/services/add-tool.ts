@@ -16,8 +16,7 @@ export const addTool = async (tool: NewTool, by: Person): Promise<Result<Tool, P
   if (by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
   const scale = checkedScale(tool.scale);
   if (!scale.ok) return scale;
-  if (tool.calibrationDueOn < tool.calibratedOn)
-    return refused({ code: 'calibration-dates-reversed' });
+  if (tool.calibrationDueOn < tool.calibratedOn) return refused({ code: 'calibration-dates-reversed' });
   const maximum = settingInNewtonMetres(tool.scale, tool.scale.maximum);
   const added: Tool = {
     ...tool,

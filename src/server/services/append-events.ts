@@ -1,8 +1,8 @@
+import { Fault } from '#core/fault.ts';
 import type { JobEvent, Person, UnplacedEvent } from '#core/job/event.ts';
 import { foldJob, nextJobState } from '#core/job/next-state.ts';
 import type { JobState } from '#core/job/state.ts';
-import { Fault } from '#core/fault.ts';
-import { canonicalText, type ChainHead, placedEvent } from '#core/ledger/hash-chain.ts';
+import { type ChainHead, canonicalText, placedEvent } from '#core/ledger/hash-chain.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type Connection, inTransaction } from '../database/pool.ts';
@@ -31,11 +31,7 @@ const rememberFold = (head: ChainHead, state: JobState): void => {
   if (folds.size > FOLDS_KEPT) folds.delete(folds.keys().next().value as string);
 };
 
-const standingOf = async (
-  db: Connection,
-  jobId: string,
-  head: ChainHead,
-): Promise<Standing> => {
+const standingOf = async (db: Connection, jobId: string, head: ChainHead): Promise<Standing> => {
   if (head.sequence === 0) return { head, state: null };
   const known = folds.get(head.hash);
   if (known) return { head, state: known };
@@ -50,11 +46,7 @@ const isSameHappening = (sent: UnplacedEvent, placed: JobEvent): boolean => {
   return canonicalText(unplaced) === canonicalText(sent);
 };
 
-const entitlement = async (
-  db: Connection,
-  event: UnplacedEvent,
-  by: Person,
-): Promise<Problem | null> => {
+const entitlement = async (db: Connection, event: UnplacedEvent, by: Person): Promise<Problem | null> => {
   const { id, name } = event.person;
   if (id !== by.id || name !== by.name || event.person.role !== by.role)
     return { code: 'not-your-event', name };

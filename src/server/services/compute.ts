@@ -7,7 +7,7 @@ import { toolSetting } from '#core/setting/tool-setting.ts';
 import { targetAndAcceptance } from '#core/target/target-and-acceptance.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
 import { displayDigits } from '#core/torque/display.ts';
-import { fromNewtonMetres, type NewtonMetres, toNewtonMetres, type TorqueUnit } from '#core/torque/unit.ts';
+import { fromNewtonMetres, type NewtonMetres, type TorqueUnit, toNewtonMetres } from '#core/torque/unit.ts';
 import { pullStandardUncertainty } from '#core/verdict/pull-uncertainty.ts';
 import { tighteningVerdict } from '#core/verdict/tightening-verdict.ts';
 import type * as wire from '#wire/compute.ts';
@@ -105,9 +105,7 @@ export const settingForTool = ({
 };
 
 /** The verdict on a reading. Refuses: tool-needed, when neither an uncertainty nor a tool is given. */
-export const verdict = (
-  request: In<typeof wire.verdictRequest>,
-): Out<typeof wire.verdictResponse> => {
+export const verdict = (request: In<typeof wire.verdictRequest>): Out<typeof wire.verdictResponse> => {
   const { reading, standardUncertainty, tool, decisionRule, guardFactor } = request;
   if (!standardUncertainty && !tool) return refused({ code: 'tool-needed' });
   const torque = inNm(reading);
@@ -127,6 +125,5 @@ export const verdict = (
 };
 
 /** The size of a conductor on the axis of areas. Refuses: what readConductorSize refuses. */
-export const conductor = ({
-  text,
-}: In<typeof wire.conductorRequest>): Out<typeof wire.conductorResponse> => readConductorSize(text);
+export const conductor = ({ text }: In<typeof wire.conductorRequest>): Out<typeof wire.conductorResponse> =>
+  readConductorSize(text);

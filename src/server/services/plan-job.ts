@@ -3,8 +3,8 @@ import { readTerminalLines } from '#core/job/terminal-list.ts';
 import { EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { readingOrder } from '#core/sequence/reading-order.ts';
-import type { NewJob } from '#wire/new-job.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
+import type { NewJob } from '#wire/new-job.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { inTransaction } from '../database/pool.ts';
 import { selectEvent } from '../queries/events.ts';
@@ -15,16 +15,11 @@ import { now } from './clock.ts';
 
 /** Plans a job from a settled terminal list: all lines or none, in reading order, under the site's schools of the moment.
  *  Idempotent by event id. Refuses: rows-unsettled (with the lines), event-id-used, and what the fold refuses. */
-export const planJob = (
-  job: NewJob,
-  by: Person,
-  clock: Clock = now,
-): Promise<Result<JobEvent, Problem>> =>
+export const planJob = (job: NewJob, by: Person, clock: Clock = now): Promise<Result<JobEvent, Problem>> =>
   inTransaction(
     async (db): Promise<Result<JobEvent, Problem>> => {
       const before = await selectEvent(db, job.eventId);
-      if (before)
-        return before.job === job.jobId ? accepted(before) : refused({ code: 'event-id-used' });
+      if (before) return before.job === job.jobId ? accepted(before) : refused({ code: 'event-id-used' });
       const site = await selectSite(db);
       const read = readTerminalLines(job.lines, site.unit, site.schools);
       const fasteners = read.flatMap(({ fastener }) => fastener ?? []);

@@ -1,4 +1,5 @@
 import type { JobEvent, Person } from '#core/job/event.ts';
+import { keyFingerprint, sealingPublicKey } from '#core/ledger/seal.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import type { JobSummary } from '#wire/job-summary.ts';
 import type { Site } from '#wire/site.ts';
@@ -6,7 +7,7 @@ import { database } from '../database/pool.ts';
 import { selectEvents } from '../queries/events.ts';
 import { selectJobSummaries } from '../queries/jobs.ts';
 import { selectPeople } from '../queries/people.ts';
-import { selectSite } from '../queries/site.ts';
+import { selectSealingKey, selectSite } from '../queries/site.ts';
 import { selectTools } from '../queries/tools.ts';
 
 /** Everyone who can sign in, by name. */
@@ -24,3 +25,7 @@ export const siteChoices = (): Promise<Site> => selectSite(database());
 /** A job's events after a sequence; empty for a job that does not exist. */
 export const jobEvents = (jobId: string, after: number): Promise<readonly JobEvent[]> =>
   selectEvents(database(), jobId, after);
+
+/** The short name of the key the site seals its records with. */
+export const siteFingerprint = async (): Promise<string> =>
+  keyFingerprint(sealingPublicKey(await selectSealingKey(database())));

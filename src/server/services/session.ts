@@ -38,5 +38,4 @@ export const sessionPerson = (token: string): Promise<Person | null> =>
   selectSessionPerson(database(), tokenHash(token), now());
 
 /** Ends a session. */
-export const signOut = (token: string): Promise<void> =>
-  deleteSession(database(), tokenHash(token));
+export const signOut = (token: string): Promise<void> => deleteSession(database(), tokenHash(token));

@@ -12,23 +12,89 @@ const plain = (value: number): string => displayDigits(value, { sourceDigits: 5,
 
 const WRITTEN: Pick<
   Wording,
-  | 'not-a-number' | 'ambiguous-number' | 'empty-text' | 'text-too-long' | 'unreadable-text' | 'unreadable-shape'
-  | 'ambiguous-unit' | 'no-unit' | 'ambiguous-torque' | 'units-differ' | 'range-reversed' | 'tolerance-too-wide'
-  | 'out-of-bounds' | 'statements-disagree' | 'unreadable-conductor' | 'conductor-out-of-bounds'
+  | 'not-a-number'
+  | 'ambiguous-number'
+  | 'empty-text'
+  | 'text-too-long'
+  | 'unreadable-text'
+  | 'unreadable-shape'
+  | 'ambiguous-unit'
+  | 'no-unit'
+  | 'ambiguous-torque'
+  | 'units-differ'
+  | 'range-reversed'
+  | 'tolerance-too-wide'
+  | 'out-of-bounds'
+  | 'statements-disagree'
+  | 'unreadable-conductor'
+  | 'conductor-out-of-bounds'
 > = {
-  'not-a-number': (p) => words('Not a number', `"${p.text}" is no number.`, 'Type digits, with a point or a comma for decimals.'),
-  'ambiguous-number': (p) => words('Which number', `"${p.text}" may be ${p.candidates.join(' or ')}.`, 'Type it without the comma.'),
-  'empty-text': () => words('No requirement', 'Nothing is written here.', 'Type the requirement as it is printed, with its unit.'),
-  'text-too-long': (p) => words('Too long', `A requirement has at most ${p.longest} characters.`, 'Type only the torque and its unit.'),
-  'unreadable-text': (p) => words('Can’t read this', `"${p.text}" is not part of a torque that Jentik knows.`, 'Type the torque as a number or range with its unit, such as 20 to 24 lbf·in.'),
-  'unreadable-shape': (p) => words('Can’t read this', `"${p.text}" is not one torque, a range, a maximum or a minimum.`, 'Type it as a number or range with its unit, such as 20 to 24 lbf·in.'),
-  'ambiguous-unit': (p) => words('Which unit', `"${p.text}" names a force, not a torque.`, 'Choose what the source means; look at the label again if you can.'),
-  'no-unit': (p) => words('No unit', `"${p.text}" has no unit.`, 'Choose the unit the source uses; its heading or footnote often says.'),
-  'ambiguous-torque': (p) => words('Which number', `The comma in "${p.text}" may mark decimals or thousands.`, 'Choose what the source means.'),
-  'units-differ': (p) => words('Two units in one range', `"${p.text}" mixes units.`, 'Type both ends in the same unit.'),
-  'range-reversed': (p) => words('Range runs backwards', `"${p.text}" does not run from low to high.`, 'Type the lower value first.'),
-  'tolerance-too-wide': (p) => words('Tolerance too wide', `The tolerance in "${p.text}" reaches zero.`, 'Check the tolerance against the source.'),
-  'out-of-bounds': (p) => words('Out of bounds', `"${p.text}" is not above zero and at most ${plain(p.highestNewtonMetres)} N·m.`, 'Check the number and the unit against the source.'),
+  'not-a-number': (p) =>
+    words('Not a number', `"${p.text}" is no number.`, 'Type digits, with a point or a comma for decimals.'),
+  'ambiguous-number': (p) =>
+    words('Which number', `"${p.text}" may be ${p.candidates.join(' or ')}.`, 'Type it without the comma.'),
+  'empty-text': () =>
+    words(
+      'No requirement',
+      'Nothing is written here.',
+      'Type the requirement as it is printed, with its unit.',
+    ),
+  'text-too-long': (p) =>
+    words(
+      'Too long',
+      `A requirement has at most ${p.longest} characters.`,
+      'Type only the torque and its unit.',
+    ),
+  'unreadable-text': (p) =>
+    words(
+      'Can’t read this',
+      `"${p.text}" is not part of a torque that Jentik knows.`,
+      'Type the torque as a number or range with its unit, such as 20 to 24 lbf·in.',
+    ),
+  'unreadable-shape': (p) =>
+    words(
+      'Can’t read this',
+      `"${p.text}" is not one torque, a range, a maximum or a minimum.`,
+      'Type it as a number or range with its unit, such as 20 to 24 lbf·in.',
+    ),
+  'ambiguous-unit': (p) =>
+    words(
+      'Which unit',
+      `"${p.text}" names a force, not a torque.`,
+      'Choose what the source means; look at the label again if you can.',
+    ),
+  'no-unit': (p) =>
+    words(
+      'No unit',
+      `"${p.text}" has no unit.`,
+      'Choose the unit the source uses; its heading or footnote often says.',
+    ),
+  'ambiguous-torque': (p) =>
+    words(
+      'Which number',
+      `The comma in "${p.text}" may mark decimals or thousands.`,
+      'Choose what the source means.',
+    ),
+  'units-differ': (p) =>
+    words('Two units in one range', `"${p.text}" mixes units.`, 'Type both ends in the same unit.'),
+  'range-reversed': (p) =>
+    words(
+      'Range runs backwards',
+      `"${p.text}" does not run from low to high.`,
+      'Type the lower value first.',
+    ),
+  'tolerance-too-wide': (p) =>
+    words(
+      'Tolerance too wide',
+      `The tolerance in "${p.text}" reaches zero.`,
+      'Check the tolerance against the source.',
+    ),
+  'out-of-bounds': (p) =>
+    words(
+      'Out of bounds',
+      `"${p.text}" is not above zero and at most ${plain(p.highestNewtonMetres)} N·m.`,
+      'Check the number and the unit against the source.',
+    ),
   'statements-disagree': (p) =>
     words(
       'The two values disagree',
@@ -37,106 +103,395 @@ const WRITTEN: Pick<
         : `The source prints two values that differ by ${plain(p.differencePercent)} %, more than rounding.`,
       'Choose the one that governs, or ask the maker.',
     ),
-  'unreadable-conductor': (p) => words('Can’t read this size', `"${p.text}" is no conductor size.`, 'Type it as 14 AWG, 4/0, 250 kcmil or 2.5 mm².'),
-  'conductor-out-of-bounds': (p) => words('No such size', `"${p.text}" is outside 40 AWG to 1200 mm².`, 'Check the size.'),
+  'unreadable-conductor': (p) =>
+    words(
+      'Can’t read this size',
+      `"${p.text}" is no conductor size.`,
+      'Type it as 14 AWG, 4/0, 250 kcmil or 2.5 mm².',
+    ),
+  'conductor-out-of-bounds': (p) =>
+    words('No such size', `"${p.text}" is outside 40 AWG to 1200 mm².`, 'Check the size.'),
 };
 
 const LIST: Pick<
   Wording,
-  | 'list-empty' | 'list-too-large' | 'list-not-text' | 'list-is-spreadsheet' | 'list-header-missing' | 'list-column-missing'
-  | 'list-column-repeated' | 'list-quote-open' | 'list-cells-missing' | 'list-cells-too-many' | 'list-without-rows' | 'list-too-long'
-  | 'cell-empty' | 'cell-too-long' | 'coordinate-out-of-bounds' | 'position-repeated' | 'unknown-drive' | 'rows-unsettled'
+  | 'list-empty'
+  | 'list-too-large'
+  | 'list-not-text'
+  | 'list-is-spreadsheet'
+  | 'list-header-missing'
+  | 'list-column-missing'
+  | 'list-column-repeated'
+  | 'list-quote-open'
+  | 'list-cells-missing'
+  | 'list-cells-too-many'
+  | 'list-without-rows'
+  | 'list-too-long'
+  | 'cell-empty'
+  | 'cell-too-long'
+  | 'coordinate-out-of-bounds'
+  | 'position-repeated'
+  | 'unknown-drive'
+  | 'rows-unsettled'
 > = {
   'list-empty': () => words('The file is empty', 'It holds no text.', 'Choose the list that was exported.'),
-  'list-too-large': (p) => words('The file is too large', `A list has at most ${p.mostBytes / 1e6} MB.`, 'Split it by cabinet.'),
-  'list-not-text': () => words('Not a text file', 'It holds bytes that no text has.', 'Export the list as CSV.'),
-  'list-is-spreadsheet': () => words('A workbook, not a list', 'This is a spreadsheet file.', 'Save the sheet as CSV and choose that file.'),
-  'list-header-missing': (p) => words('No header', `Line ${p.line} names none of the columns; it reads "${p.found}".`, `Put the column names on the first line: ${p.wanted.join(', ')}.`),
-  'list-column-missing': (p) => words(`Column ${p.column} is missing`, `Line ${p.line} has: ${p.found.join(', ')}.`, `Add the column ${p.column}, or name it so.`),
-  'list-column-repeated': (p) => words(`Column ${p.column} stands twice`, `Line ${p.line} names it more than once.`, 'Remove or rename one of them.'),
-  'list-quote-open': (p) => words('A quote is not closed', `Line ${p.line}, column ${p.column}: a quotation mark opens or closes in the wrong place.`, 'Close it, or double it if it belongs to the text.'),
-  'list-cells-missing': (p) => words('Cells are missing', `Line ${p.line} ends before column ${p.column}.`, 'Add the missing cells; an empty cell still needs its separator.'),
-  'list-cells-too-many': (p) => words('Too many cells', `Line ${p.line} has ${p.found} cells, the header ${p.wanted}; look at column ${p.column}.`, 'Put quotes around a value that holds the separator.'),
-  'list-without-rows': (p) => words('No terminals', `Nothing follows the header on line ${p.line}.`, 'Choose the list with its lines.'),
-  'list-too-long': (p) => words('Too many lines', `A list has at most ${p.mostRows} lines; line ${p.line} is one more.`, 'Split it by cabinet.'),
+  'list-too-large': (p) =>
+    words('The file is too large', `A list has at most ${p.mostBytes / 1e6} MB.`, 'Split it by cabinet.'),
+  'list-not-text': () =>
+    words('Not a text file', 'It holds bytes that no text has.', 'Export the list as CSV.'),
+  'list-is-spreadsheet': () =>
+    words(
+      'A workbook, not a list',
+      'This is a spreadsheet file.',
+      'Save the sheet as CSV and choose that file.',
+    ),
+  'list-header-missing': (p) =>
+    words(
+      'No header',
+      `Line ${p.line} names none of the columns; it reads "${p.found}".`,
+      `Put the column names on the first line: ${p.wanted.join(', ')}.`,
+    ),
+  'list-column-missing': (p) =>
+    words(
+      `Column ${p.column} is missing`,
+      `Line ${p.line} has: ${p.found.join(', ')}.`,
+      `Add the column ${p.column}, or name it so.`,
+    ),
+  'list-column-repeated': (p) =>
+    words(
+      `Column ${p.column} stands twice`,
+      `Line ${p.line} names it more than once.`,
+      'Remove or rename one of them.',
+    ),
+  'list-quote-open': (p) =>
+    words(
+      'A quote is not closed',
+      `Line ${p.line}, column ${p.column}: a quotation mark opens or closes in the wrong place.`,
+      'Close it, or double it if it belongs to the text.',
+    ),
+  'list-cells-missing': (p) =>
+    words(
+      'Cells are missing',
+      `Line ${p.line} ends before column ${p.column}.`,
+      'Add the missing cells; an empty cell still needs its separator.',
+    ),
+  'list-cells-too-many': (p) =>
+    words(
+      'Too many cells',
+      `Line ${p.line} has ${p.found} cells, the header ${p.wanted}; look at column ${p.column}.`,
+      'Put quotes around a value that holds the separator.',
+    ),
+  'list-without-rows': (p) =>
+    words('No terminals', `Nothing follows the header on line ${p.line}.`, 'Choose the list with its lines.'),
+  'list-too-long': (p) =>
+    words(
+      'Too many lines',
+      `A list has at most ${p.mostRows} lines; line ${p.line} is one more.`,
+      'Split it by cabinet.',
+    ),
   'cell-empty': () => words('Empty', 'This cell must say something.', 'Type what belongs here.'),
   'cell-too-long': (p) => words('Too long', `At most ${p.longest} characters.`, 'Shorten it.'),
-  'coordinate-out-of-bounds': (p) => words('Too far out', `A coordinate is at most ${p.mostMm} mm either way.`, 'Check that it is in millimetres.'),
-  'position-repeated': (p) => words('Position stands twice', 'firstLine' in p ? `"${p.position}" is already on line ${p.firstLine}.` : `"${p.position}" stands twice.`, 'Give one of them its own position.'),
-  'unknown-drive': (p) => words('Unknown drive', `"${p.text}" is no drive Jentik draws.`, `Type one of: ${p.known.join(', ')}.`),
-  'rows-unsettled': (p) => words('Lines are not settled', `Still in doubt: line ${p.lines.slice(0, 12).join(', ')}.`, 'Settle each of them; nothing was imported yet.'),
+  'coordinate-out-of-bounds': (p) =>
+    words(
+      'Too far out',
+      `A coordinate is at most ${p.mostMm} mm either way.`,
+      'Check that it is in millimetres.',
+    ),
+  'position-repeated': (p) =>
+    words(
+      'Position stands twice',
+      'firstLine' in p
+        ? `"${p.position}" is already on line ${p.firstLine}.`
+        : `"${p.position}" stands twice.`,
+      'Give one of them its own position.',
+    ),
+  'unknown-drive': (p) =>
+    words('Unknown drive', `"${p.text}" is no drive Jentik draws.`, `Type one of: ${p.known.join(', ')}.`),
+  'rows-unsettled': (p) =>
+    words(
+      'Lines are not settled',
+      `Still in doubt: line ${p.lines.slice(0, 12).join(', ')}.`,
+      'Settle each of them; nothing was imported yet.',
+    ),
 };
 
 const BENCH: Pick<
   Wording,
-  | 'tool-needed' | 'angle-not-recordable' | 'outside-tool-range' | 'no-graduation-inside' | 'job-not-planned' | 'job-already-planned'
-  | 'unknown-position' | 'tool-not-chosen' | 'another-tool-chosen' | 'cautions-incomplete' | 'setting-not-made' | 'reading-out-of-bounds'
-  | 'loosen-first' | 'nothing-to-loosen' | 'mix-up-question' | 'judgement-differs' | 'unknown-pull' | 'pull-already-voided' | 'why-missing'
-  | 'not-in-acceptance' | 'already-in'
+  | 'tool-needed'
+  | 'angle-not-recordable'
+  | 'outside-tool-range'
+  | 'no-graduation-inside'
+  | 'job-not-planned'
+  | 'job-already-planned'
+  | 'unknown-position'
+  | 'tool-not-chosen'
+  | 'another-tool-chosen'
+  | 'cautions-incomplete'
+  | 'setting-not-made'
+  | 'reading-out-of-bounds'
+  | 'loosen-first'
+  | 'nothing-to-loosen'
+  | 'mix-up-question'
+  | 'judgement-differs'
+  | 'unknown-pull'
+  | 'pull-already-voided'
+  | 'why-missing'
+  | 'not-in-acceptance'
+  | 'already-in'
 > = {
-  'tool-needed': () => words('A tool is needed first', 'This site takes the tolerance from the tool’s class.', 'Choose the tool.'),
-  'angle-not-recordable': (p) => words('Torque then angle', `This asks for ${p.angleDegrees}° more after the torque; no angle can be recorded here yet.`, 'Take this fastener out of the list and record it on paper with an angle gauge.'),
-  'outside-tool-range': (p) => words('Outside the tool’s range', `${plain(p.target)} ${unitSymbol(p.unit)} is not between ${plain(p.minimum)} and ${plain(p.maximum)} ${unitSymbol(p.unit)}.`, 'Choose another tool under Plan.'),
-  'no-graduation-inside': (p) => words('No graduation inside acceptance', `The marks ${plain(p.below)} and ${plain(p.above)} ${unitSymbol(p.unit)} both miss it.`, 'Choose a tool with a finer scale under Plan.'),
+  'tool-needed': () =>
+    words(
+      'A tool is needed first',
+      'This site takes the tolerance from the tool’s class.',
+      'Choose the tool.',
+    ),
+  'angle-not-recordable': (p) =>
+    words(
+      'Torque then angle',
+      `This asks for ${p.angleDegrees}° more after the torque; no angle can be recorded here yet.`,
+      'Take this fastener out of the list and record it on paper with an angle gauge.',
+    ),
+  'outside-tool-range': (p) =>
+    words(
+      'Outside the tool’s range',
+      `${plain(p.target)} ${unitSymbol(p.unit)} is not between ${plain(p.minimum)} and ${plain(p.maximum)} ${unitSymbol(p.unit)}.`,
+      'Choose another tool under Plan.',
+    ),
+  'no-graduation-inside': (p) =>
+    words(
+      'No graduation inside acceptance',
+      `The marks ${plain(p.below)} and ${plain(p.above)} ${unitSymbol(p.unit)} both miss it.`,
+      'Choose a tool with a finer scale under Plan.',
+    ),
   'job-not-planned': () => words('No such job', 'The job has no plan yet.', 'Open it from the Jobs list.'),
-  'job-already-planned': () => words('Already planned', 'The job has its plan.', 'Open it from the Jobs list.'),
-  'unknown-position': (p) => words('No such position', `The job has no position ${p.position}.`, 'Choose one from the drawing.'),
-  'tool-not-chosen': () => words('No tool chosen', 'The job does not say yet which tool is in your hand.', 'Choose the tool under Plan.'),
-  'another-tool-chosen': () => words('Another tool was chosen', 'Someone took another tool for this job meanwhile.', 'Look at Plan, then set that tool.'),
-  'cautions-incomplete': () => words('Make safe first', 'The cautions of this job are not all confirmed.', 'Go through them and confirm each.'),
-  'setting-not-made': (p) => words('Set the tool first', `This fastener wants ${p.wanted} ${unitSymbol(p.unit)}.`, 'Set it and say that it is set.'),
-  'reading-out-of-bounds': () => words('No such reading', 'It is zero or far past what the tool can show.', 'Type the reading again.'),
-  'loosen-first': (p) => words('Loosen it first', `${p.position} went past its limit; a further pull can’t show that.`, 'Loosen, inspect the thread, then say that it is loosened.'),
+  'job-already-planned': () =>
+    words('Already planned', 'The job has its plan.', 'Open it from the Jobs list.'),
+  'unknown-position': (p) =>
+    words('No such position', `The job has no position ${p.position}.`, 'Choose one from the drawing.'),
+  'tool-not-chosen': () =>
+    words(
+      'No tool chosen',
+      'The job does not say yet which tool is in your hand.',
+      'Choose the tool under Plan.',
+    ),
+  'another-tool-chosen': () =>
+    words(
+      'Another tool was chosen',
+      'Someone took another tool for this job meanwhile.',
+      'Look at Plan, then set that tool.',
+    ),
+  'cautions-incomplete': () =>
+    words(
+      'Make safe first',
+      'The cautions of this job are not all confirmed.',
+      'Go through them and confirm each.',
+    ),
+  'setting-not-made': (p) =>
+    words(
+      'Set the tool first',
+      `This fastener wants ${p.wanted} ${unitSymbol(p.unit)}.`,
+      'Set it and say that it is set.',
+    ),
+  'reading-out-of-bounds': () =>
+    words('No such reading', 'It is zero or far past what the tool can show.', 'Type the reading again.'),
+  'loosen-first': (p) =>
+    words(
+      'Loosen it first',
+      `${p.position} went past its limit; a further pull can’t show that.`,
+      'Loosen, inspect the thread, then say that it is loosened.',
+    ),
   'nothing-to-loosen': (p) => words('Nothing to loosen', `${p.position} has not been pulled.`, 'Pull it.'),
-  'mix-up-question': (p) => words('Is that the right unit', `${p.reading} ${unitSymbol(p.unit)} against ${p.target}: ${p.likely.map(mixUpWords).join('; or ')}.`, 'Type the reading again, or say that it stands.'),
-  'judgement-differs': (p) => words('Judged differently', `The verdict sent with the pull does not follow from it (${p.field}).`, 'Reload the job; the pull is kept on this device.'),
+  'mix-up-question': (p) =>
+    words(
+      'Is that the right unit',
+      `${p.reading} ${unitSymbol(p.unit)} against ${p.target}: ${p.likely.map(mixUpWords).join('; or ')}.`,
+      'Type the reading again, or say that it stands.',
+    ),
+  'judgement-differs': (p) =>
+    words(
+      'Judged differently',
+      `The verdict sent with the pull does not follow from it (${p.field}).`,
+      'Reload the job; the pull is kept on this device.',
+    ),
   'unknown-pull': () => words('No such pull', 'The job has no pull of that number.', 'Reload the job.'),
   'pull-already-voided': () => words('Voided already', 'That pull is struck out.', 'Pull again.'),
   'why-missing': () => words('Say why', 'A reason is kept in the record.', 'Type the reason.'),
-  'not-in-acceptance': (p) => words('Not in acceptance', `${p.position} is not in acceptance, so it gets no witness mark.`, 'Pull it first.'),
+  'not-in-acceptance': (p) =>
+    words(
+      'Not in acceptance',
+      `${p.position} is not in acceptance, so it gets no witness mark.`,
+      'Pull it first.',
+    ),
   'already-in': (p) => words('Already in', `${p.position} is in acceptance.`, 'Nothing to leave open.'),
 };
 
 const SIGN: Pick<
   Wording,
-  'open-items-remain' | 'job-signed' | 'signed-already' | 'not-signed-done' | 'second-person-needed' | 'role-may-not'
+  | 'open-items-remain'
+  | 'job-signed'
+  | 'signed-already'
+  | 'not-signed-done'
+  | 'second-person-needed'
+  | 'role-may-not'
 > = {
-  'open-items-remain': (p) => words('Open items remain', p.count === 1 ? 'One fastener is not in acceptance and has no reason.' : `${p.count} fasteners are not in acceptance and have no reason.`, 'Pull them, or give a reason for each.'),
-  'job-signed': () => words('The job is signed', 'Nothing is added to a signed job.', 'An inspector or lead can open it again under Sign, with a reason.'),
+  'open-items-remain': (p) =>
+    words(
+      'Open items remain',
+      p.count === 1
+        ? 'One fastener is not in acceptance and has no reason.'
+        : `${p.count} fasteners are not in acceptance and have no reason.`,
+      'Pull them, or give a reason for each.',
+    ),
+  'job-signed': () =>
+    words(
+      'The job is signed',
+      'Nothing is added to a signed job.',
+      'An inspector or lead can open it again under Sign, with a reason.',
+    ),
   'signed-already': (p) => words('Signed already', `"${p.meaning}" is signed.`, 'Nothing more to do.'),
-  'not-signed-done': () => words('Not signed as done', 'The person who did the work signs first.', 'Sign as done first.'),
-  'second-person-needed': () => words('A second person signs', 'Whoever did the work can’t inspect it too.', 'Let another inspector or lead sign.'),
-  'role-may-not': (p) => words('Not with this role', `This takes an ${p.needed === 'lead' ? 'lead' : 'inspector or a lead'}.`, 'Ask one to sign here with their PIN.'),
+  'not-signed-done': () =>
+    words('Not signed as done', 'The person who did the work signs first.', 'Sign as done first.'),
+  'second-person-needed': () =>
+    words(
+      'A second person signs',
+      'Whoever did the work can’t inspect it too.',
+      'Let another inspector or lead sign.',
+    ),
+  'role-may-not': (p) =>
+    words(
+      'Not with this role',
+      `This takes an ${p.needed === 'lead' ? 'lead' : 'inspector or a lead'}.`,
+      'Ask one to sign here with their PIN.',
+    ),
 };
 
 const SITE: Pick<
   Wording,
-  | 'scale-limits-reversed' | 'scale-turn-not-whole-marks' | 'scale-too-fine' | 'not-signed-in' | 'wrong-pin' | 'pin-locked'
-  | 'role-forbidden' | 'not-found' | 'body-invalid' | 'body-too-large' | 'wrong-origin' | 'wrong-content-type' | 'not-your-event'
-  | 'kind-not-accepted' | 'site-has-people' | 'name-taken' | 'tool-code-taken' | 'tool-changed' | 'event-id-used'
-  | 'calibration-dates-reversed' | 'fault'
+  | 'scale-limits-reversed'
+  | 'scale-turn-not-whole-marks'
+  | 'scale-too-fine'
+  | 'not-signed-in'
+  | 'wrong-pin'
+  | 'pin-locked'
+  | 'role-forbidden'
+  | 'not-found'
+  | 'body-invalid'
+  | 'body-too-large'
+  | 'wrong-origin'
+  | 'wrong-content-type'
+  | 'not-your-event'
+  | 'kind-not-accepted'
+  | 'site-has-people'
+  | 'name-taken'
+  | 'tool-code-taken'
+  | 'tool-changed'
+  | 'event-id-used'
+  | 'calibration-dates-reversed'
+  | 'no-connection'
+  | 'answer-misshaped'
+  | 'device-storage-failed'
+  | 'outbox-unreadable'
+  | 'fault'
 > = {
-  'scale-limits-reversed': () => words('The scale runs backwards', 'Its maximum is not above its minimum.', 'Read both off the tool again.'),
-  'scale-turn-not-whole-marks': () => words('A turn is not a whole number of marks', 'The torque of one turn must be a multiple of one mark.', 'Count the marks on the barrel.'),
-  'scale-too-fine': (p) => words('Too many marks', `A scale has at most ${p.mostMarks} marks.`, 'Check the value of one mark.'),
-  'not-signed-in': () => words('Not signed in', 'The session ended.', 'Sign in again; what you typed is kept.'),
-  'wrong-pin': (p) => words('Wrong PIN', p.triesLeft === 1 ? 'One more try before it is locked for a while.' : `${p.triesLeft} more tries before it is locked for a while.`, 'Try again.'),
-  'pin-locked': (p) => words('Locked for a while', `Too many wrong PINs; open again in ${p.untilSeconds} s.`, 'Wait, then try again.'),
+  'scale-limits-reversed': () =>
+    words(
+      'The scale runs backwards',
+      'Its maximum is not above its minimum.',
+      'Read both off the tool again.',
+    ),
+  'scale-turn-not-whole-marks': () =>
+    words(
+      'A turn is not a whole number of marks',
+      'The torque of one turn must be a multiple of one mark.',
+      'Count the marks on the barrel.',
+    ),
+  'scale-too-fine': (p) =>
+    words('Too many marks', `A scale has at most ${p.mostMarks} marks.`, 'Check the value of one mark.'),
+  'not-signed-in': () =>
+    words('Not signed in', 'The session ended.', 'Sign in again; what you typed is kept.'),
+  'wrong-pin': (p) =>
+    words(
+      'Wrong PIN',
+      p.triesLeft === 1
+        ? 'One more try before it is locked for a while.'
+        : `${p.triesLeft} more tries before it is locked for a while.`,
+      'Try again.',
+    ),
+  'pin-locked': (p) =>
+    words(
+      'Locked for a while',
+      `Too many wrong PINs; open again in ${p.untilSeconds} s.`,
+      'Wait, then try again.',
+    ),
   'role-forbidden': () => words('Not with your role', 'Only a lead may do this.', 'Ask a lead.'),
   'not-found': (p) => words('Not found', `There is no such ${p.what} here.`, 'Go back to the list.'),
-  'body-invalid': (p) => words('Something does not fit', p.issues.slice(0, 4).map(({ path, message }) => `${path}: ${message}`).join('; '), 'Mend it and send again; nothing was saved.'),
+  'body-invalid': (p) =>
+    words(
+      'Something does not fit',
+      p.issues
+        .slice(0, 4)
+        .map(({ path, message }) => `${path}: ${message}`)
+        .join('; '),
+      'Mend it and send again; nothing was saved.',
+    ),
   'body-too-large': (p) => words('Too much at once', `At most ${p.mostBytes / 1e6} MB.`, 'Send it in parts.'),
-  'wrong-origin': () => words('Not from this site', 'The request came from another page.', 'Open Jentik in its own tab.'),
-  'wrong-content-type': () => words('Not JSON', 'This address takes JSON.', 'Send it with content type application/json.'),
-  'not-your-event': (p) => words('Someone else’s work', `This was done by ${p.name}.`, `It is sent when ${p.name} signs in again.`),
-  'kind-not-accepted': (p) => words('Not this way', `"${p.kind}" is not sent as an event.`, 'Use its own action.'),
+  'wrong-origin': () =>
+    words('Not from this site', 'The request came from another page.', 'Open Jentik in its own tab.'),
+  'wrong-content-type': () =>
+    words('Not JSON', 'This address takes JSON.', 'Send it with content type application/json.'),
+  'not-your-event': (p) =>
+    words('Someone else’s work', `This was done by ${p.name}.`, `It is sent when ${p.name} signs in again.`),
+  'kind-not-accepted': (p) =>
+    words('Not this way', `"${p.kind}" is not sent as an event.`, 'Use its own action.'),
   'site-has-people': () => words('Already set up', 'This site has its first person.', 'Sign in.'),
-  'name-taken': (p) => words('Name taken', `There is a ${p.name} already; tiles must be told apart.`, 'Add an initial.'),
-  'tool-code-taken': (p) => words('Code taken', `There is a tool ${p.toolCode} already.`, 'Give this one its own code.'),
-  'tool-changed': (p) => words('The tool changed', `${p.toolCode} is not in the crib as this device remembers it.`, 'Choose the tool again under Plan.'),
-  'event-id-used': () => words('Used elsewhere', 'This event’s id belongs to another event.', 'Do it again; the first is kept as it was.'),
-  'calibration-dates-reversed': () => words('Due before it was calibrated', 'The due date is before the calibration.', 'Check both dates.'),
-  fault: (p) => words('Something broke', `Jentik failed at its end (reference ${p.reference}).`, 'What you did is kept on this device and sent again.'),
+  'name-taken': (p) =>
+    words('Name taken', `There is a ${p.name} already; tiles must be told apart.`, 'Add an initial.'),
+  'tool-code-taken': (p) =>
+    words('Code taken', `There is a tool ${p.toolCode} already.`, 'Give this one its own code.'),
+  'tool-changed': (p) =>
+    words(
+      'The tool changed',
+      `${p.toolCode} is not in the crib as this device remembers it.`,
+      'Choose the tool again under Plan.',
+    ),
+  'event-id-used': () =>
+    words(
+      'Used elsewhere',
+      'This event’s id belongs to another event.',
+      'Do it again; the first is kept as it was.',
+    ),
+  'calibration-dates-reversed': () =>
+    words('Due before it was calibrated', 'The due date is before the calibration.', 'Check both dates.'),
+  'no-connection': () =>
+    words(
+      'No connection',
+      'The server can’t be reached.',
+      'Go on; what you did is kept on this device and sent when it answers.',
+    ),
+  'answer-misshaped': () =>
+    words(
+      'Answer not understood',
+      'The server is of another version than this page.',
+      'Reload the page; what you did is kept on this device.',
+    ),
+  'device-storage-failed': () =>
+    words(
+      'Not kept on this device',
+      'The browser refused to store it; it is in this tab only.',
+      'Keep this tab open until nothing waits to be sent, and free some space.',
+    ),
+  'outbox-unreadable': () =>
+    words(
+      'Can’t be read any more',
+      'It was kept by another version of Jentik.',
+      'Tell a lead; it stays on this device.',
+    ),
+  fault: (p) =>
+    words(
+      'Something broke',
+      `Jentik failed at its end (reference ${p.reference}).`,
+      'What you did is kept on this device and sent again.',
+    ),
 };
 
 const WORDING = { ...WRITTEN, ...LIST, ...BENCH, ...SIGN, ...SITE } satisfies Wording;

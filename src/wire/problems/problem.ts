@@ -47,13 +47,20 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'job-signed': 409,
   'job-already-planned': 409,
   'signed-already': 409,
+  'no-connection': 503,
   fault: 500,
 };
 
 /** The HTTP status of a problem; 422 where nothing more fitting is set: understood, and refused. */
 export const problemStatus = (code: ProblemCode): number => STATUS[code] ?? 422;
 
-const RETRIED: ReadonlySet<ProblemCode> = new Set(['fault', 'pin-locked', 'not-signed-in', 'wrong-origin']);
+const RETRIED: ReadonlySet<ProblemCode> = new Set([
+  'fault',
+  'pin-locked',
+  'not-signed-in',
+  'wrong-origin',
+  'no-connection',
+]);
 
 /** Whether sending the same thing again later can succeed. */
 export const mayRetry = (code: ProblemCode): boolean => RETRIED.has(code);

@@ -5,7 +5,10 @@ export type ServiceRefusal =
   | { readonly code: 'pin-locked'; readonly untilSeconds: number }
   | { readonly code: 'role-forbidden'; readonly needed: 'lead' }
   | { readonly code: 'not-found'; readonly what: 'job' | 'tool' | 'person' | 'address' }
-  | { readonly code: 'body-invalid'; readonly issues: readonly { readonly path: string; readonly message: string }[] }
+  | {
+      readonly code: 'body-invalid';
+      readonly issues: readonly { readonly path: string; readonly message: string }[];
+    }
   | { readonly code: 'body-too-large'; readonly mostBytes: number }
   | { readonly code: 'wrong-origin' }
   | { readonly code: 'wrong-content-type' }
@@ -18,4 +21,8 @@ export type ServiceRefusal =
   | { readonly code: 'event-id-used' }
   | { readonly code: 'calibration-dates-reversed' }
   | { readonly code: 'rows-unsettled'; readonly lines: readonly number[] }
+  | { readonly code: 'no-connection' }
+  | { readonly code: 'answer-misshaped' }
+  | { readonly code: 'device-storage-failed' }
+  | { readonly code: 'outbox-unreadable' }
   | { readonly code: 'fault'; readonly reference: string };

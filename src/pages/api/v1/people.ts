@@ -1,7 +1,7 @@
+import { accepted } from '#core/result.ts';
 import { endpoint } from '#server/http/endpoint.ts';
 import { addPerson } from '#server/services/add-person.ts';
 import { everyone } from '#server/services/read-site.ts';
-import { accepted } from '#core/result.ts';
 import { OPERATIONS } from '#wire/api.ts';
 
 export const GET = endpoint(OPERATIONS.listPeople, async () => accepted([...(await everyone())]));

@@ -6,13 +6,17 @@ import { OPERATIONS } from '#wire/api.ts';
 const ROUTES: Readonly<Record<string, APIRoute>> = {
   'parse-torque': endpoint(OPERATIONS.parseTorque, ({ body }) => compute.parseTorque(body)),
   convert: endpoint(OPERATIONS.convert, ({ body }) => compute.convert(body)),
-  'resolve-requirement': endpoint(OPERATIONS.resolveRequirement, ({ body }) => compute.resolveRequirement(body)),
+  'resolve-requirement': endpoint(OPERATIONS.resolveRequirement, ({ body }) =>
+    compute.resolveRequirement(body),
+  ),
   'tool-setting': endpoint(OPERATIONS.toolSetting, ({ body }) => compute.settingForTool(body)),
   verdict: endpoint(OPERATIONS.verdict, ({ body }) => compute.verdict(body)),
   conductor: endpoint(OPERATIONS.conductor, ({ body }) => compute.conductor(body)),
 };
 
 export const POST: APIRoute = (context) => {
-  const route = Object.hasOwn(ROUTES, context.params['name'] ?? '') ? ROUTES[context.params['name'] ?? ''] : undefined;
+  const route = Object.hasOwn(ROUTES, context.params['name'] ?? '')
+    ? ROUTES[context.params['name'] ?? '']
+    : undefined;
   return route ? route(context) : problemResponse({ code: 'not-found', what: 'address' });
 };

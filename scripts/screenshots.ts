@@ -1,0 +1,121 @@
+import { mkdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Browser, chromium, type Page } from '@playwright/test';
+import { ensureBuilt } from './site/build.ts';
+import { ensureDebianPackage } from './site/debian-package.ts';
+import { demoPeople, fillDemo } from './site/fill-demo.ts';
+import { freePort } from './site/free-port.ts';
+import { inProject } from './site/paths.ts';
+import { openSiteDatabase, startApplication } from './site/run-site.ts';
+import { CHROMIUM, CHROMIUM_ARGS } from './test/chromium.ts';
+
+// Takes the pictures of docs/screenshots from fresh demo data: `npm run screenshots`, or `npm run screenshots -- FOLDER [NAME …]`.
+
+const DESIGN = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+type Shot = {
+  readonly name: string;
+  readonly size: typeof DESIGN;
+  readonly theme?: 'dark';
+  readonly signedIn?: false;
+  readonly show: (page: Page) => Promise<void>;
+};
+
+const openJob = async (page: Page, title: string, tab: string): Promise<void> => {
+  await page.goto('/jobs');
+  const address = await page.getByRole('link', { name: title }).getAttribute('href');
+  await page.goto(`${address?.replace(/[^/]+$/, '')}${tab}`);
+  await page.waitForLoadState('networkidle');
+};
+
+const DOME = 'Dome drive cabinet, strip X3';
+const importDoubts = async (page: Page): Promise<void> => {
+  await page.goto('/jobs/new');
+  await page.waitForLoadState('networkidle');
+  await page.getByLabel('What is it').fill('Filter wheel cabinet, strip F1');
+  await page.getByLabel('Where the values are printed').fill('Filter wheel wiring list');
+  await page
+    .locator('input[type=file]')
+    .setInputFiles(inProject('demo', 'lists', 'filter-wheel-f1-with-doubts.csv'));
+};
+
+const SHOTS: readonly Shot[] = [
+  {
+    name: 'sign-in',
+    size: DESIGN,
+    signedIn: false,
+    show: async (page) => void (await page.goto('/sign-in')),
+  },
+  { name: 'jobs', size: DESIGN, show: async (page) => void (await page.goto('/jobs')) },
+  { name: 'import', size: DESIGN, show: importDoubts },
+  { name: 'plan', size: DESIGN, show: (page) => openJob(page, DOME, 'plan') },
+  { name: 'bench', size: DESIGN, show: (page) => openJob(page, DOME, 'bench') },
+  { name: 'bench-dark', size: DESIGN, theme: 'dark', show: (page) => openJob(page, DOME, 'bench') },
+  { name: 'bench-phone', size: PHONE, show: (page) => openJob(page, DOME, 'bench') },
+  { name: 'sign', size: DESIGN, show: (page) => openJob(page, 'Chiller control box K1', 'sign') },
+  { name: 'tools', size: DESIGN, show: async (page) => void (await page.goto('/tools')) },
+  { name: 'sums', size: DESIGN, show: async (page) => void (await page.goto('/sums')) },
+  { name: 'settings', size: DESIGN, show: async (page) => void (await page.goto('/settings')) },
+  { name: 'plan-phone', size: PHONE, show: (page) => openJob(page, DOME, 'plan') },
+  { name: 'sign-phone', size: PHONE, show: (page) => openJob(page, DOME, 'sign') },
+  { name: 'import-phone', size: PHONE, show: importDoubts },
+  { name: 'jobs-phone', size: PHONE, show: async (page) => void (await page.goto('/jobs')) },
+];
+/** The pictures that the README shows; the others are for looking. */
+const KEPT: ReadonlySet<string> = new Set([
+  'sign-in',
+  'jobs',
+  'import',
+  'plan',
+  'bench',
+  'bench-dark',
+  'bench-phone',
+  'sign',
+  'tools',
+  'sums',
+  'settings',
+]);
+
+const take = async (browser: Browser, address: string, shot: Shot, file: string): Promise<void> => {
+  const context = await browser.newContext({
+    baseURL: address,
+    viewport: shot.size,
+    reducedMotion: 'reduce',
+    colorScheme: shot.theme ?? 'light',
+  });
+  const page = await context.newPage();
+  if (shot.signedIn !== false) {
+    const [lead] = demoPeople();
+    const people: { id: string; name: string }[] = await (await context.request.get('/api/v1/people')).json();
+    const personId = people.find(({ name }) => name === lead?.name)?.id;
+    await context.request.post('/api/v1/sessions', { data: { personId, pin: lead?.pin } });
+  }
+  await shot.show(page);
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: file });
+  await context.close();
+};
+
+const [folder, ...names] = process.argv.slice(2);
+const target = folder ?? inProject('docs', 'screenshots');
+const wanted = SHOTS.filter(({ name }) =>
+  names.length > 0 ? names.includes(name) : folder !== undefined || KEPT.has(name),
+);
+
+ensureDebianPackage('chromium', CHROMIUM);
+ensureBuilt();
+const home = inProject('.jentik', 'screenshots');
+rmSync(home, { recursive: true, force: true });
+mkdirSync(target, { recursive: true });
+const database = await openSiteDatabase(home, 'Bukit Lintang Observatory');
+await fillDemo();
+const application = await startApplication(home, database.appUrl, await freePort());
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: [...CHROMIUM_ARGS] });
+try {
+  for (const shot of wanted) await take(browser, application.address, shot, join(target, `${shot.name}.png`));
+} finally {
+  await browser.close();
+  await application.stop();
+  await database.stop();
+}

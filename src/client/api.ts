@@ -1,0 +1,49 @@
+import type { z } from 'zod';
+import type { Operation } from '#wire/api.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { type ProblemDetails, problemDetails, problemDetailsSchema } from '#wire/problems/problem-details.ts';
+
+/** What the server answered, or why it did not do it. */
+export type Answer<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly problem: ProblemDetails };
+
+const TIMEOUT_MS = 20_000;
+
+const failed = (problem: Problem): { readonly ok: false; readonly problem: ProblemDetails } => ({
+  ok: false,
+  problem: problemDetails(problem),
+});
+
+/** Calls an operation. `params` fill the `{name}`s of its path. Never throws for what a network or a server can do. */
+export const call = async <O extends Operation>(
+  operation: O,
+  body: z.input<O['request']>,
+  params: Readonly<Record<string, string>> = {},
+): Promise<Answer<z.output<O['response']>>> => {
+  const path = operation.path.replace(/\{(\w+)\}/g, (_, name: string) =>
+    encodeURIComponent(params[name] ?? ''),
+  );
+  let response: Response;
+  let answer: unknown;
+  try {
+    response = await fetch(path, {
+      method: operation.method,
+      signal: AbortSignal.timeout(TIMEOUT_MS),
+      ...(body === undefined
+        ? {}
+        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+    });
+    answer = await response.json();
+  } catch {
+    return failed({ code: 'no-connection' });
+  }
+  if (response.ok) {
+    const value = operation.response.safeParse(answer);
+    return value.success
+      ? { ok: true, value: value.data as z.output<O['response']> }
+      : failed({ code: 'answer-misshaped' });
+  }
+  const problem = problemDetailsSchema.safeParse(answer);
+  return problem.success ? { ok: false, problem: problem.data } : failed({ code: 'no-connection' });
+};

@@ -1,0 +1,182 @@
+import Upload from 'lucide-react/icons/upload';
+import { useRef, useState } from 'react';
+import { call } from '#client/api.ts';
+import { deviceNow, newId } from '#client/happen.ts';
+import { TERMINAL_COLUMNS } from '#core/job/terminal-list.ts';
+import { OPERATIONS } from '#wire/api.ts';
+import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
+import type { Site } from '#wire/site.ts';
+import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ReadyForm } from '../shared/ReadyForm.tsx';
+import { useKeptDraft } from '../shared/use-kept-draft.ts';
+import { PreviewTable } from './PreviewTable.tsx';
+import { type TerminalListDraft, useTerminalList } from './use-terminal-list.ts';
+
+type Draft = {
+  readonly title: string;
+  readonly seenFrom: string;
+  readonly sourceTitle: string;
+  readonly revision: string;
+  readonly place: string;
+  readonly list: TerminalListDraft | null;
+};
+
+const EMPTY: Draft = {
+  title: '',
+  seenFrom: 'from the door',
+  sourceTitle: '',
+  revision: '',
+  place: '',
+  list: null,
+};
+const DRAFT_KEY = 'jentik-import-1';
+const SEPARATOR_NAMES = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
+
+const revive = (kept: unknown): Draft | null =>
+  typeof kept === 'object' && kept !== null && 'title' in kept ? { ...EMPTY, ...(kept as Draft) } : null;
+
+const FIELDS = [
+  { id: 'title', name: 'What is it', hint: 'Dome drive cabinet, strip X3', isNeeded: true, longest: 120 },
+  { id: 'seenFrom', name: 'The drawing is seen', hint: 'from the door', isNeeded: true, longest: 60 },
+  {
+    id: 'sourceTitle',
+    name: 'Where the values are printed',
+    hint: 'Terminal schedule, or the label’s place',
+    isNeeded: true,
+    longest: 120,
+  },
+  { id: 'revision', name: 'Revision', hint: 'B', isNeeded: false, longest: 40 },
+  { id: 'place', name: 'Page or place', hint: 'sheet 2, inside the door', isNeeded: false, longest: 120 },
+] as const;
+
+/** A job from a terminal list: choose the file, see how each line was read, settle what is in doubt, import all or nothing. */
+export const ImportScreen = ({ site }: { readonly site: Site }) => {
+  const [draft, setDraft, forget] = useKeptDraft<Draft>(DRAFT_KEY, EMPTY, revive);
+  const list = useTerminalList(site, draft.list, (next) => setDraft({ ...draft, list: next }));
+  const [isDoubtsOnly, setDoubtsOnly] = useState(false);
+  const [problem, setProblem] = useState<ProblemDetails | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  // The same ids until it is imported: a list sent twice becomes one job.
+  const attempt = useRef({ jobId: newId(), eventId: newId() });
+  const doubts = list.read.filter(({ findings }) => findings.length > 0);
+  const shown = isDoubtsOnly && doubts.length > 0 ? doubts : list.read;
+  const importAll = async (): Promise<void> => {
+    setBusy(true);
+    const answer = await call(OPERATIONS.planJob, {
+      ...attempt.current,
+      deviceTime: deviceNow(),
+      title: draft.title,
+      seenFrom: draft.seenFrom,
+      source: { title: draft.sourceTitle, revision: draft.revision, place: draft.place },
+      lines: draft.list
+        ? draft.list.lines.map(({ line, cells, readAs }) => ({ line, cells: { ...cells }, readAs }))
+        : [],
+    });
+    setBusy(false);
+    if (!answer.ok) return setProblem(answer.problem);
+    forget();
+    window.location.assign(`/jobs/${answer.value.job}/plan`);
+  };
+  const { file } = draft.list ?? {};
+  return (
+    <ReadyForm className="mx-auto grid max-w-6xl gap-4" onSubmit={() => void importAll()}>
+      <h1 className="text-xl font-bold">New job from a terminal list</h1>
+      <section className="panel grid gap-3 p-4 sm:grid-cols-2">
+        {FIELDS.map(({ id, name, hint, isNeeded, longest }) => (
+          <label key={id} className={id === 'title' ? 'sm:col-span-2' : ''}>
+            {name}
+            {!isNeeded && <span className="text-faint"> (if it has one)</span>}
+            <input
+              className="field mt-1"
+              name={id}
+              value={draft[id]}
+              placeholder={hint}
+              required={isNeeded}
+              maxLength={longest}
+              onChange={(event) => setDraft({ ...draft, [id]: event.target.value })}
+            />
+          </label>
+        ))}
+      </section>
+      <section className="panel grid gap-3 p-4">
+        <div className="flex flex-wrap items-center gap-4">
+          <label className="act-quiet relative cursor-pointer has-focus-visible:outline-3 has-focus-visible:outline-layout">
+            <Upload size={18} aria-hidden="true" /> {file ? 'Choose another list' : 'Choose the list (CSV)'}
+            <input
+              type="file"
+              accept=".csv,.txt,.tsv,text/csv,text/plain"
+              className="absolute inset-0 cursor-pointer opacity-0"
+              onChange={(event) => {
+                const [chosen] = event.target.files ?? [];
+                if (chosen) void list.load(chosen);
+                event.target.value = '';
+              }}
+            />
+          </label>
+          {file ? (
+            <p className="text-s text-faint">
+              {file.name}: {list.read.length} lines, {file.encoding}, separated by{' '}
+              {SEPARATOR_NAMES[file.separator]}
+              {file.ignoredHeadings.length > 0 && `; not read: ${file.ignoredHeadings.join(', ')}`}. Units
+              without doubt are kept as printed; the site’s unit is never put in their place.
+            </p>
+          ) : (
+            <p className="text-s text-faint">
+              Columns in any order: {TERMINAL_COLUMNS.join(', ')}; drive if you have it. x to the right and y
+              downwards, in millimetres from the top left.
+            </p>
+          )}
+        </div>
+        {list.problems.length > 0 && (
+          <div className="grid gap-2" data-testid="file-problems">
+            <p>
+              <strong>{list.problemsFile}</strong> was not read
+              {file ? '; the list below is the one before' : ''}:
+            </p>
+            {list.problems.slice(0, 20).map((each) => (
+              <ProblemNotice key={JSON.stringify(each)} problem={problemDetails(each)} />
+            ))}
+            {list.problems.length > 20 && <p>and {list.problems.length - 20} more lines.</p>}
+          </div>
+        )}
+        {list.read.length > 0 && (
+          <>
+            <div className="flex flex-wrap items-center gap-4" data-testid="doubts">
+              <p className="text-l">
+                {doubts.length === 0 ? (
+                  <strong className="text-in">All {list.read.length} lines are settled.</strong>
+                ) : (
+                  <strong className="text-unsure">
+                    {doubts.length} of {list.read.length} lines to settle.
+                  </strong>
+                )}
+              </p>
+              <label className="flex min-h-11 items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="size-5 accent-layout"
+                  checked={isDoubtsOnly}
+                  onChange={(event) => setDoubtsOnly(event.target.checked)}
+                />{' '}
+                only these
+              </label>
+            </div>
+            <PreviewTable lines={shown} onSettle={list.settle} />
+          </>
+        )}
+      </section>
+      <ProblemNotice problem={problem} />
+      <button
+        type="submit"
+        className="act sticky bottom-16 min-h-14 text-l sm:bottom-2"
+        disabled={isBusy || list.read.length === 0 || doubts.length > 0}
+      >
+        {list.read.length === 0
+          ? 'Choose a list first'
+          : doubts.length > 0
+            ? `Settle ${doubts.length} more ${doubts.length === 1 ? 'line' : 'lines'}`
+            : `Import all ${list.read.length} lines`}
+      </button>
+    </ReadyForm>
+  );
+};

@@ -1,0 +1,53 @@
+import type { NextAction } from '#core/job/next-action.ts';
+import type { JobState } from '#core/job/state.ts';
+import { turnsBetween } from '#core/setting/scale.ts';
+import { displayDigits } from '#core/torque/display.ts';
+import { fromNewtonMetres, unitSymbol } from '#core/torque/unit.ts';
+import { scaleWords, turnWords } from '#wire/words/setting.ts';
+import { ScalePicture } from '../shared/ScalePicture.tsx';
+
+type Props = {
+  readonly state: JobState;
+  readonly action: Extract<NextAction, { kind: 'set-tool' | 'pull' }>;
+};
+
+const offWords = (state: JobState, offTargetNewtonMetres: number): string => {
+  const scale = state.tool?.scale;
+  if (!scale) return '';
+  const off = fromNewtonMetres(offTargetNewtonMetres as Parameters<typeof fromNewtonMetres>[0], scale.unit);
+  if (Math.abs(off) < scale.graduation / 100) return '';
+  const amount = displayDigits(Math.abs(off), { sourceDigits: 2, graduation: scale.graduation });
+  return ` Nearest mark, ${amount} ${unitSymbol(scale.unit)} ${off > 0 ? 'above' : 'below'} target.`;
+};
+
+/** What to set the tool to and how its scale must look, with the way there from where it stands. */
+export const BenchSetting = ({ state, action }: Props) => {
+  const { tool, setting } = state;
+  if (!tool) return null;
+  const { wanted } = action;
+  const standsAt = setting?.value ?? tool.scale.minimum;
+  const turns = turnsBetween(tool.scale, standsAt, wanted.setting);
+  const isToSet = action.kind === 'set-tool';
+  const direction = !isToSet || Math.abs(turns) < 1e-9 ? 'none' : turns > 0 ? 'up' : 'down';
+  return (
+    <section aria-label="Tool setting">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+        <h2 className="text-l font-bold">
+          {isToSet ? 'Set' : 'Keep'} {tool.code} {isToSet ? 'to' : 'at'} {wanted.text}{' '}
+          {unitSymbol(tool.scale.unit)}
+        </h2>
+        <span className="text-s text-faint">{scaleWords(wanted)}</span>
+      </div>
+      <div className="mx-auto max-w-[404px]">
+        <ScalePicture scale={tool.scale} setting={wanted.setting} direction={direction} />
+      </div>
+      <p className="text-s text-faint">
+        {isToSet &&
+          (setting === null
+            ? `From rest, ${turnWords(tool.scale, turns)}.`
+            : `From ${setting.text}, ${turnWords(tool.scale, turns)}.`)}
+        {offWords(state, wanted.offTarget)}
+      </p>
+    </section>
+  );
+};

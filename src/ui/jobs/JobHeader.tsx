@@ -1,0 +1,73 @@
+import { jobProgress } from '#core/job/open-items.ts';
+import { problemDetails } from '#wire/problems/problem-details.ts';
+import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import type { OpenJob } from './use-job.ts';
+
+export type JobTab = 'plan' | 'bench' | 'sign';
+
+const TABS: readonly { readonly id: JobTab; readonly name: string }[] = [
+  { id: 'plan', name: 'Plan' },
+  { id: 'bench', name: 'Bench' },
+  { id: 'sign', name: 'Sign' },
+];
+
+const waitingWords = ({ waiting, stuck }: OpenJob): string => {
+  if (waiting === 0) return 'all sent';
+  const why =
+    stuck === 'no-connection' ? ', no connection' : stuck === 'not-signed-in' ? ', sign in again' : '';
+  return `${waiting} waiting to send${why}`;
+};
+
+/** The head of a job's pages: what it is, its tabs in the order of the work, how far it is, and what waits to be sent. */
+export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: JobTab }) => {
+  const { plan } = job.state;
+  const { total, inAcceptance, leftOpen } = jobProgress(job.state);
+  return (
+    <>
+      <header className="flex flex-wrap items-center gap-x-6 border-b border-rule px-4 sm:px-6">
+        <h1 className="min-w-0 flex-1 basis-56 truncate py-2 text-l font-bold">
+          {plan.title} <span className="font-normal text-faint">· job {plan.number}</span>
+        </h1>
+        <nav aria-label="Job" className="order-3 flex w-full sm:order-none sm:w-auto">
+          {TABS.map(({ id, name }) => (
+            <a
+              key={id}
+              href={`/jobs/${job.state.job}/${id}`}
+              aria-current={tab === id ? 'page' : undefined}
+              className="flex min-h-12 flex-1 items-center justify-center border-b-3 border-transparent px-5 text-m text-ink no-underline aria-[current=page]:border-layout aria-[current=page]:font-bold sm:min-h-16"
+            >
+              {name}
+            </a>
+          ))}
+        </nav>
+        <div className="py-2 text-right text-s">
+          <strong className="text-m">
+            {inAcceptance} of {total} in
+          </strong>
+          {leftOpen > 0 && <span> · {leftOpen} left open</span>}
+          <div
+            className={job.stuck && job.waiting > 0 ? 'font-semibold text-low' : 'text-faint'}
+            data-testid="waiting"
+          >
+            {waitingWords(job)}
+          </div>
+        </div>
+      </header>
+      {(job.refusedEntries.length > 0 || job.storageProblem || job.unreadable > 0) && (
+        <div className="grid gap-2 border-b border-rule p-3">
+          <ProblemNotice problem={job.storageProblem} />
+          {job.unreadable > 0 && <ProblemNotice problem={problemDetails({ code: 'outbox-unreadable' })} />}
+          {job.refusedEntries.map(({ seq, event, problem }) => (
+            <div key={seq}>
+              <p className="text-s text-faint">
+                Kept on this device, refused by the server: {event.kind} by {event.person.name} at{' '}
+                {event.deviceTime}
+              </p>
+              <ProblemNotice problem={problem} />
+            </div>
+          ))}
+        </div>
+      )}
+    </>
+  );
+};

@@ -1,0 +1,151 @@
+import { useState } from 'react';
+import type { JobEvent, Person } from '#core/job/event.ts';
+import { nextAction } from '#core/job/next-action.ts';
+import { comingPositions } from '#core/job/open-items.ts';
+import type { FastenerState } from '#core/job/state.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import { schoolWords } from '#wire/words/derivation.ts';
+import { STATUS_WORDS } from '#wire/words/verdict.ts';
+import { type Column, SortableTable } from '../shared/SortableTable.tsx';
+import { StatusIcon } from '../shared/StatusIcon.tsx';
+import { FastenerDrawing } from './FastenerDrawing.tsx';
+import { JobHeader } from './JobHeader.tsx';
+import { requirementView } from './requirement-view.ts';
+import { ToolChoice } from './ToolChoice.tsx';
+import { useJob } from './use-job.ts';
+import { Why } from './Why.tsx';
+
+type Props = {
+  readonly events: readonly JobEvent[];
+  readonly person: Person;
+  readonly tools: readonly Tool[];
+  readonly today: string;
+};
+
+/** A job's plan: the drawing, the list beside it in the order of the work, the tool, and why each value is what it is. */
+export const PlanScreen = ({ events, person, tools, today }: Props) => {
+  const job = useJob(events[0]?.job ?? '', events, person);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const { state } = job;
+  const { plan } = state;
+  const coming = comingPositions(state, null);
+  const action = nextAction(state, coming[0] ?? null);
+  const columns: readonly Column<FastenerState>[] = [
+    {
+      id: 'position',
+      name: 'Position',
+      cell: ({ planned }) => <span className="font-mono whitespace-nowrap">{planned.position}</span>,
+      sortBy: ({ planned }) => state.placeOf.get(planned.position) ?? 0,
+    },
+    {
+      id: 'status',
+      name: 'Status',
+      cell: ({ status, planned, leftOpen }) => (
+        <span className="flex items-center gap-2">
+          <StatusIcon status={status} drive={planned.drive} />
+          {STATUS_WORDS[status]}
+          {leftOpen && ', left open'}
+        </span>
+      ),
+      sortBy: ({ status }) => status,
+    },
+    {
+      id: 'label',
+      name: 'Label',
+      cell: ({ planned }) => planned.label,
+      sortBy: ({ planned }) => planned.label,
+    },
+    {
+      id: 'conductor',
+      name: 'Conductor',
+      cell: ({ planned }) => planned.conductor,
+      sortBy: ({ planned }) => planned.conductor,
+    },
+    {
+      id: 'printed',
+      name: 'Printed',
+      cell: ({ planned }) => (
+        <>
+          {planned.requirement.printed}
+          {planned.requirement.readAs && (
+            <span className="text-unsure"> read as {planned.requirement.readAs}</span>
+          )}
+        </>
+      ),
+    },
+    {
+      id: 'target',
+      name: 'Target',
+      cell: (fastener) => {
+        const { target, low, high, symbol } = requirementView(fastener, state.tool, plan.siteUnit);
+        return (
+          <>
+            <strong className="whitespace-nowrap">
+              {target} {symbol}
+            </strong>{' '}
+            <span className="whitespace-nowrap text-faint">
+              ({low} to {high})
+            </span>
+          </>
+        );
+      },
+      sortBy: ({ target }) => target.target,
+    },
+  ];
+  const { schools } = plan;
+  return (
+    <>
+      <JobHeader job={job} tab="plan" />
+      <div className="grid min-h-0 flex-1 gap-4 overflow-y-auto p-4 sm:p-6 xl:grid-cols-[minmax(0,4fr)_minmax(0,7fr)]">
+        <section className="grid content-start gap-4">
+          <div className="panel p-4">
+            <h2 className="mb-2 text-l font-bold">
+              {state.tool ? 'The tool' : 'Choose the tool in your hand'}
+            </h2>
+            <ToolChoice job={job} tools={tools} today={today} />
+          </div>
+          <div className="h-80">
+            <FastenerDrawing
+              fasteners={state.fasteners}
+              seenFrom={plan.seenFrom}
+              next={chosen ?? coming[0] ?? null}
+              coming={chosen ? [] : coming.slice(1, 4)}
+              onChoose={setChosen}
+            />
+          </div>
+          {action.kind !== 'choose-tool' && action.kind !== 'signed' && (
+            <a
+              href={`/jobs/${state.job}/${action.kind === 'sign' ? 'sign' : 'bench'}`}
+              className="act min-h-14 text-l"
+            >
+              {action.kind === 'sign' ? 'Go to Sign' : 'Go to the Bench'}
+            </a>
+          )}
+        </section>
+        <section className="panel min-w-0 p-4">
+          <h2 className="text-l font-bold">{state.fasteners.length} fasteners in reading order</h2>
+          <p className="mb-3 text-s text-faint">
+            {plan.source.title}
+            {plan.source.revision && `, revision ${plan.source.revision}`}
+            {plan.source.place && `, ${plan.source.place}`}. Schools:{' '}
+            {schoolWords({ question: 'rangeTarget', choice: schools.rangeTarget })};{' '}
+            {schoolWords({ question: 'maximumOnly', choice: schools.maximumOnly })};{' '}
+            {schoolWords({ question: 'nominalTolerance', choice: schools.nominalTolerance })};{' '}
+            {schoolWords({ question: 'decisionRule', choice: schools.decisionRule })}.
+          </p>
+          <SortableTable
+            caption="Fasteners"
+            columns={columns}
+            rows={state.fasteners}
+            rowId={({ planned }) => planned.position}
+            searchIn={({ planned, status }) =>
+              `${planned.position} ${planned.label} ${planned.conductor} ${planned.requirement.printed} ${STATUS_WORDS[status]}`
+            }
+            more={(fastener) => <Why fastener={fastener} plan={plan} />}
+            isMarked={({ planned }) => planned.position === chosen}
+          />
+        </section>
+      </div>
+    </>
+  );
+};

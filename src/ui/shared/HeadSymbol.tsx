@@ -1,0 +1,32 @@
+import type { Drive } from '#core/job/event.ts';
+
+const polygon = (sides: number, radius: number, turnDegrees: number): string =>
+  Array.from({ length: sides }, (_, index) => {
+    const angle = ((index / sides) * 360 + turnDegrees) * (Math.PI / 180);
+    return `${(radius * Math.cos(angle)).toFixed(3)},${(radius * Math.sin(angle)).toFixed(3)}`;
+  }).join(' ');
+
+const LOBES = 6;
+const lobedPath = (radius: number): string =>
+  `${Array.from({ length: LOBES * 2 }, (_, index) => {
+    const angle = (index / (LOBES * 2)) * 2 * Math.PI;
+    const r = index % 2 === 0 ? radius : radius * 0.62;
+    return `${index === 0 ? 'M' : 'L'}${(r * Math.cos(angle)).toFixed(3)},${(r * Math.sin(angle)).toFixed(3)}`;
+  }).join(' ')} Z`;
+
+const DRIVE_SHAPES: Record<Drive, React.ReactNode> = {
+  slot: <path d="M-0.62,0.24 L0.62,-0.24" strokeWidth="0.2" stroke="currentColor" />,
+  cross: <path d="M-0.55,0 H0.55 M0,-0.55 V0.55" strokeWidth="0.2" stroke="currentColor" />,
+  'hex-socket': <polygon points={polygon(6, 0.5, 0)} fill="currentColor" />,
+  square: <polygon points={polygon(4, 0.52, 45)} fill="currentColor" />,
+  lobed: <path d={lobedPath(0.56)} fill="currentColor" />,
+  'hex-head': <polygon points={polygon(6, 0.8, 30)} fill="none" stroke="currentColor" strokeWidth="0.1" />,
+};
+
+/** A screw head seen from above in a circle of radius 1, showing what the bit engages. */
+export const HeadSymbol = ({ drive }: { readonly drive: Drive }) => (
+  <g className="text-ink">
+    <circle r="1" fill="var(--c-ground)" stroke="currentColor" strokeWidth="0.07" opacity="0.9" />
+    <g opacity="0.75">{DRIVE_SHAPES[drive]}</g>
+  </g>
+);

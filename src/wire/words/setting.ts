@@ -1,0 +1,27 @@
+import type { Scale } from '#core/setting/scale.ts';
+import type { ToolSetting } from '#core/setting/tool-setting.ts';
+import { unitSymbol } from '#core/torque/unit.ts';
+
+const short = (value: number): string => String(Number(value.toFixed(6)));
+const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
+
+/** How far to turn from where the tool stands: "up 1 turn and 4 marks, clockwise". */
+export const turnWords = (scale: Scale, turns: number): string => {
+  if (Math.abs(turns) < 1e-9) return 'it stands there already';
+  const marksPerTurn = Math.round(scale.perTurn / scale.graduation);
+  const marks = Math.round(Math.abs(turns) * marksPerTurn);
+  const whole = Math.floor(marks / marksPerTurn);
+  const rest = marks % marksPerTurn;
+  const parts = [whole > 0 ? counted(whole, 'turn') : '', rest > 0 ? counted(rest, 'mark') : ''];
+  const isUp = turns > 0;
+  const way = isUp === (scale.raisedBy === 'clockwise') ? 'clockwise' : 'anticlockwise';
+  return `${isUp ? 'up' : 'down'} ${parts.filter(Boolean).join(' and ')}, ${way}`;
+};
+
+/** How the scale reads: "20 on the shaft, 2 on the barrel". */
+export const scaleWords = ({ reading }: Pick<ToolSetting, 'reading'>): string =>
+  `${short(reading.main)} on the shaft, ${short(reading.sub)} on the barrel`;
+
+/** A scale in a phrase: "4 to 36 lbf·in, 4 a turn, 0.5 a mark". */
+export const scaleRangeWords = (scale: Scale): string =>
+  `${short(scale.minimum)} to ${short(scale.maximum)} ${unitSymbol(scale.unit)}, ${short(scale.perTurn)} a turn, ${short(scale.graduation)} a mark`;

@@ -1,0 +1,62 @@
+import type { PullBody } from '#core/job/event.ts';
+import type { FastenerStatus } from '#core/job/state.ts';
+import { displayTorque, type Resolution } from '#core/torque/display.ts';
+import { newtonMetres, type TorqueUnit, unitSymbol } from '#core/torque/unit.ts';
+
+/** The name of a fastener's status. */
+export const STATUS_WORDS: Record<FastenerStatus, string> = {
+  open: 'open',
+  voided: 'voided',
+  in: 'in',
+  low: 'low',
+  high: 'above',
+  'too-close': 'too close to call',
+  'by-feel': 'by feel, unverified',
+};
+
+/** A probability in percent, to a tenth, and never rounded up to certainty. */
+export const probabilityWords = (probability: number): string => {
+  if (probability > 0.9995) return 'over 99.9 %';
+  if (probability < 0.0005) return 'under 0.1 %';
+  return `${(probability * 100).toFixed(1)} %`;
+};
+
+/** A verdict on a pull: the fact, and what follows from it. Limits are shown in the unit given. */
+export const verdictWords = (
+  pull: PullBody,
+  unit: TorqueUnit,
+  resolution: Resolution,
+): { readonly fact: string; readonly consequence: string } => {
+  const limit = (torque: number): string => displayTorque(newtonMetres(torque), unit, resolution);
+  const read = pull.reading ? `${pull.reading.text} ${unitSymbol(pull.reading.unit)}` : '';
+  const chance =
+    pull.probability === null ? '' : `, ${probabilityWords(pull.probability)} by the tool’s class`;
+  switch (pull.outcome) {
+    case 'in':
+      return { fact: `${read}${chance}.`, consequence: '' };
+    case 'low':
+      return {
+        fact: `${read}, below ${limit(pull.lowNewtonMetres)}.`,
+        consequence:
+          'Pull again up to the setting; look for a crossed thread or a strand under the screw if it stays low.',
+      };
+    case 'high':
+      return {
+        fact:
+          pull.method === 'over-shot'
+            ? 'Went past the click.'
+            : `${read}, above ${limit(pull.highNewtonMetres)}.`,
+        consequence: 'Loosen, inspect the thread, replace the screw if its maker says so, pull again.',
+      };
+    case 'too-close':
+      return {
+        fact: `${read}, too close to a limit to call${chance}.`,
+        consequence: 'Pull again with a better tool, or leave it open with a reason.',
+      };
+    case 'by-feel':
+      return {
+        fact: 'By feel, no torque tool.',
+        consequence: 'It stays open until it is checked with a tool.',
+      };
+  }
+};
