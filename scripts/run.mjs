@@ -36,7 +36,7 @@ const [script = '', ...rest] = process.argv.slice(2);
 const child = spawn(process.execPath, ['--import', 'tsx', join(root, script), ...rest], {
   cwd: root,
   stdio: 'inherit',
-  env: { ...process.env, JENTIK_CALLED_FROM: process.cwd() },
+  env: { ...process.env, JENTIK_CALLED_FROM: process.env.INIT_CWD ?? process.cwd() },
 });
 // The terminal sends Ctrl-C to the whole group; the child decides when it is done, this one only waits for it.
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {

@@ -43,16 +43,18 @@ export const plannedFastenerSchema = z.strictObject({
   }),
 });
 
-export const jobPlanSchema = z.strictObject({
-  number: typedText(12),
-  title: typedText(120),
-  seenFrom: typedText(60),
-  jobKind: z.enum(JOB_KINDS),
-  source: requirementSourceSchema,
-  siteUnit: torqueUnitSchema,
-  schools: schoolsSchema,
-  fasteners: z.array(plannedFastenerSchema).min(1).max(LIST_MAX_ROWS),
-}) satisfies z.ZodType<JobPlan>;
+export const jobPlanSchema = z
+  .strictObject({
+    number: typedText(12),
+    title: typedText(120),
+    seenFrom: typedText(60),
+    jobKind: z.enum(JOB_KINDS),
+    source: requirementSourceSchema,
+    siteUnit: torqueUnitSchema,
+    schools: schoolsSchema,
+    fasteners: z.array(plannedFastenerSchema).min(1).max(LIST_MAX_ROWS),
+  })
+  .meta({ id: 'JobPlan' }) satisfies z.ZodType<JobPlan>;
 
 const torqueSchema = z.number().nonnegative().max(1e6);
 
@@ -115,13 +117,11 @@ const withBase = <B extends z.core.$ZodShape>(base: B) =>
   ) as unknown as [z.ZodObject<{ kind: z.ZodLiteral }>, ...z.ZodObject<{ kind: z.ZodLiteral }>[]];
 
 /** An event as a device sends it. */
-export const unplacedEventSchema = z.discriminatedUnion(
-  'kind',
-  withBase(unplaced),
-) as unknown as z.ZodType<UnplacedEvent>;
+export const unplacedEventSchema = z
+  .discriminatedUnion('kind', withBase(unplaced))
+  .meta({ id: 'UnplacedEvent' }) as unknown as z.ZodType<UnplacedEvent>;
 
 /** An event in its place in the chain. */
-export const jobEventSchema = z.discriminatedUnion(
-  'kind',
-  withBase(placed),
-) as unknown as z.ZodType<JobEvent>;
+export const jobEventSchema = z
+  .discriminatedUnion('kind', withBase(placed))
+  .meta({ id: 'JobEvent' }) as unknown as z.ZodType<JobEvent>;

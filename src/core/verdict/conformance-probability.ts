@@ -1,15 +1,15 @@
-import { cumulativeStdNormalProbability } from 'simple-statistics';
 import type { NewtonMetres } from '../torque/unit.ts';
+import { standardNormalProbability } from './standard-normal.ts';
 
 /** Probability that the true torque lies inside the acceptance interval [low, high], given a reading with a normal standard
  *  uncertainty, all in newton metres.
  *    p = Φ((U − r)/u) − Φ((L − r)/u)
- *  Source: JCGM 106:2012, 7.4. Departures: Φ by simple-statistics, maximum error 1.2e-7. Valid for: u > 0. */
+ *  Source: JCGM 106:2012, 7.4. Departures: none. Valid for: u > 0. */
 export const conformanceProbability = (
   reading: NewtonMetres,
   standardUncertainty: NewtonMetres,
   low: NewtonMetres,
   high: NewtonMetres,
 ): number =>
-  cumulativeStdNormalProbability((high - reading) / standardUncertainty) -
-  cumulativeStdNormalProbability((low - reading) / standardUncertainty);
+  standardNormalProbability((high - reading) / standardUncertainty) -
+  standardNormalProbability((low - reading) / standardUncertainty);

@@ -3,15 +3,17 @@ import { problemWords } from './en.ts';
 import { mayRetry, type Problem, problemStatus } from './problem.ts';
 
 /** Problem details as the interface of programs answers them. Source: RFC 9457. `type` is stable, `problem` holds the data. */
-export const problemDetailsSchema = z.object({
-  type: z.string(),
-  title: z.string(),
-  status: z.int(),
-  detail: z.string(),
-  fix: z.string(),
-  retry: z.boolean(),
-  problem: z.looseObject({ code: z.string() }),
-});
+export const problemDetailsSchema = z
+  .object({
+    type: z.string(),
+    title: z.string(),
+    status: z.int(),
+    detail: z.string(),
+    fix: z.string(),
+    retry: z.boolean(),
+    problem: z.looseObject({ code: z.string() }),
+  })
+  .meta({ id: 'ProblemDetails' });
 export type ProblemDetails = z.infer<typeof problemDetailsSchema>;
 
 export const PROBLEM_MEDIA_TYPE = 'application/problem+json';

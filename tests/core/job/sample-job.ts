@@ -1,0 +1,176 @@
+import { v7 as uuidv7 } from 'uuid';
+import { valueOrThrow } from '#core/fault.ts';
+import { CAUTION_IDS } from '#core/job/cautions.ts';
+import {
+  type JobEvent,
+  type JobHappening,
+  type JobPlan,
+  type Person,
+  type PullMethod,
+  type UnplacedEvent,
+  unplacedEvent,
+} from '#core/job/event.ts';
+import { isSetFor, judgePull, wantedSetting } from '#core/job/judge-pull.ts';
+import { foldJob, nextJobState } from '#core/job/next-state.ts';
+import { type FastenerState, fastenerAt, type JobState } from '#core/job/state.ts';
+import { EMPTY_HEAD, placedEvent } from '#core/ledger/hash-chain.ts';
+import { readRequirement } from '#core/requirement/read-requirement.ts';
+import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
+import type { Tool } from '#core/tool/tool.ts';
+
+/** People, a tool and a job made up for the tests. */
+export const TECHNICIAN: Person = {
+  id: '0190a000-0000-7000-8000-000000000001',
+  name: 'Tam',
+  role: 'technician',
+};
+export const INSPECTOR: Person = {
+  id: '0190a000-0000-7000-8000-000000000002',
+  name: 'Ines',
+  role: 'inspector',
+};
+export const LEAD: Person = { id: '0190a000-0000-7000-8000-000000000003', name: 'Lea', role: 'lead' };
+
+export const TOOL: Tool = {
+  id: '0190a000-0000-7000-8000-0000000000a1',
+  code: 'T-1',
+  kind: 'adjustable-screwdriver',
+  toolClass: 'II-D',
+  serial: 'S-1',
+  scale: {
+    unit: 'lbf.in',
+    minimum: 5,
+    maximum: 40,
+    perTurn: 5,
+    graduation: 0.5,
+    mainStart: 5,
+    raisedBy: 'clockwise',
+  },
+  limitPercent: 6,
+  calibratedOn: '2026-01-10',
+  calibrationDueOn: '2027-01-10',
+};
+
+export const JOB_ID = '0190a000-0000-7000-8000-0000000000b1';
+const START_MS = Date.parse('2026-11-02T08:00:00.000Z');
+
+/** A plan whose fasteners carry the given printed requirements, at positions 1, 2, 3 … */
+export const samplePlan = (requirements: readonly string[], schools: Partial<Schools> = {}): JobPlan => ({
+  number: '0001',
+  title: 'Sample cabinet',
+  seenFrom: 'from the door',
+  jobKind: 'control-cabinet',
+  source: { title: 'Terminal list', revision: 'A', place: 'sheet 1' },
+  siteUnit: 'N.m',
+  schools: { ...DEFAULT_SCHOOLS, ...schools },
+  fasteners: requirements.map((printed, index) => ({
+    position: String(index + 1),
+    label: `terminal ${index + 1}`,
+    xMm: 10 * index,
+    yMm: 10,
+    conductor: '14 AWG',
+    drive: 'slot',
+    driveAssumed: true,
+    requirement: {
+      printed,
+      readAs: null,
+      requirement: valueOrThrow(readRequirement(printed, 'N.m')).requirement,
+    },
+  })),
+});
+
+/** A job that happens step by step: each call adds an event and answers the state after it. Throws when the fold refuses. */
+export class SampleJob {
+  readonly events: UnplacedEvent[] = [];
+  state: JobState;
+
+  constructor(
+    requirements: readonly string[] = ['20 to 24 in-lb', '20 to 24 in-lb', 'max 32 in-lb'],
+    schools: Partial<Schools> = {},
+  ) {
+    const event = this.event({ kind: 'job-planned', body: samplePlan(requirements, schools) });
+    this.events.push(event);
+    this.state = valueOrThrow(nextJobState(null, event));
+  }
+
+  event(happening: JobHappening, person: Person = TECHNICIAN): UnplacedEvent {
+    const atMs = START_MS + this.events.length * 20_000;
+    return unplacedEvent(
+      { id: uuidv7({ msecs: atMs }), job: JOB_ID, deviceTime: new Date(atMs).toISOString(), person },
+      happening,
+    );
+  }
+
+  try(happening: JobHappening, person: Person = TECHNICIAN) {
+    return nextJobState(this.state, this.event(happening, person));
+  }
+
+  happen(happening: JobHappening, person: Person = TECHNICIAN): JobState {
+    const event = this.event(happening, person);
+    this.state = valueOrThrow(nextJobState(this.state, event));
+    this.events.push(event);
+    return this.state;
+  }
+
+  ready(tool: Tool = TOOL): this {
+    this.happen({ kind: 'tool-chosen', body: { tool } });
+    this.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
+    return this;
+  }
+
+  setFor(position: string): this {
+    const wanted = valueOrThrow(wantedSetting(this.state, fastenerAt(this.state, position) as FastenerState));
+    if (isSetFor(this.state, wanted)) return this;
+    const setting = {
+      text: wanted.text,
+      value: wanted.setting,
+      unit: this.state.tool?.scale.unit ?? 'lbf.in',
+    } as const;
+    this.happen({ kind: 'tool-set', body: { toolId: this.state.tool?.id ?? '', setting } });
+    return this;
+  }
+
+  judge(
+    position: string,
+    method: PullMethod = 'click',
+    readingText: string | null = null,
+    readingStands = false,
+  ) {
+    return judgePull(this.state, { position, method, readingText, readingStands });
+  }
+
+  pull(position: string, method: PullMethod = 'click', readingText: string | null = null): this {
+    if (method !== 'by-feel') this.setFor(position);
+    this.happen({ kind: 'pull-made', body: valueOrThrow(this.judge(position, method, readingText)) });
+    return this;
+  }
+
+  pullAll(): this {
+    for (const { planned } of this.state.fasteners) this.pull(planned.position);
+    return this;
+  }
+
+  signBoth(): this {
+    this.happen({ kind: 'job-signed', body: { meaning: 'done' } }, TECHNICIAN);
+    this.happen({ kind: 'job-signed', body: { meaning: 'inspected' } }, INSPECTOR);
+    return this;
+  }
+
+  status(position: string): string | undefined {
+    return fastenerAt(this.state, position)?.status;
+  }
+
+  /** The events placed in a chain, as a server would. */
+  chain(): readonly JobEvent[] {
+    let head = EMPTY_HEAD;
+    return this.events.map((event) => {
+      const placed = placedEvent(event, head, event.deviceTime);
+      head = { sequence: placed.sequence, hash: placed.hash };
+      return placed;
+    });
+  }
+
+  refolded(): JobState {
+    return valueOrThrow(foldJob(this.events));
+  }
+}
