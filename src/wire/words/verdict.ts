@@ -16,7 +16,7 @@ export const STATUS_WORDS: Record<FastenerStatus, string> = {
 
 /** A probability in percent, to a tenth, and never rounded up to certainty. */
 export const probabilityWords = (probability: number): string => {
-  if (probability > 0.9995) return 'over 99.9 %';
+  if (probability >= 0.9995) return 'over 99.9 %';
   if (probability < 0.0005) return 'under 0.1 %';
   return `${(probability * 100).toFixed(1)} %`;
 };

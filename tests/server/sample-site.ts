@@ -1,0 +1,93 @@
+import { v7 as uuidv7 } from 'uuid';
+import { afterAll, inject } from 'vitest';
+import { valueOrThrow } from '#core/fault.ts';
+import { CAUTION_IDS } from '#core/job/cautions.ts';
+import {
+  type JobEvent,
+  type JobHappening,
+  type Person,
+  type UnplacedEvent,
+  unplacedEvent,
+} from '#core/job/event.ts';
+import { judgePull, wantedSetting } from '#core/job/judge-pull.ts';
+import { foldJob } from '#core/job/next-state.ts';
+import { type FastenerState, fastenerAt, type JobState } from '#core/job/state.ts';
+import { terminalLines } from '#core/job/terminal-list.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import { closeDatabase, database } from '#server/database/pool.ts';
+import { selectEvents } from '#server/queries/events.ts';
+import { addPerson } from '#server/services/add-person.ts';
+import { addTool } from '#server/services/add-tool.ts';
+import { planJob } from '#server/services/plan-job.ts';
+import { everyone, jobEvents, toolCrib } from '#server/services/read-site.ts';
+import { TOOL } from '../core/job/sample-job.ts';
+
+process.env['JENTIK_APP_DATABASE_URL'] = inject('appUrl');
+afterAll(closeDatabase);
+
+export const PINS = { Lea: '1111', Tam: '2222', Ines: '3333' } as const;
+const ROLES = { Lea: 'lead', Tam: 'technician', Ines: 'inspector' } as const;
+
+/** A person of the tests' site by name, made the first time. */
+export const person = async (name: keyof typeof PINS): Promise<Person> => {
+  const known = await everyone();
+  const found = known.find((each) => each.name === name);
+  if (found) return found;
+  const lead = known.find(({ role }) => role === 'lead') ?? null;
+  if (!lead && name !== 'Lea') await person('Lea');
+  const by = lead ?? (name === 'Lea' ? null : await person('Lea'));
+  return valueOrThrow(await addPerson({ name, role: ROLES[name], pin: PINS[name] }, by));
+};
+
+/** The tests' screwdriver, added the first time. */
+export const tool = async (): Promise<Tool> => {
+  const found = (await toolCrib()).find(({ code }) => code === TOOL.code);
+  if (found) return found;
+  const { id: _, limitPercent: _l, ...newTool } = TOOL;
+  return valueOrThrow(await addTool(newTool, await person('Lea')));
+};
+
+export const LIST =
+  'position,label,x_mm,y_mm,conductor,requirement\nX1,pump,10,10,14 AWG,20 to 24 in-lb\nX2,valve,20,10,14 AWG,max 32 in-lb\n';
+
+export const newJob = (list = LIST) => ({
+  jobId: uuidv7(),
+  eventId: uuidv7(),
+  deviceTime: '2026-11-02T08:00:00.000Z',
+  title: 'Test cabinet',
+  seenFrom: 'from the door',
+  source: { title: 'Test list', revision: '', place: '' },
+  lines: valueOrThrow(terminalLines(list)).lines,
+});
+
+/** A planned job in the database. */
+export const plannedJob = async (list = LIST): Promise<JobEvent> =>
+  valueOrThrow(await planJob(newJob(list), await person('Lea')));
+
+export const stateOf = async (job: string): Promise<JobState> =>
+  valueOrThrow(foldJob(await jobEvents(job, 0)));
+
+export const happening = (job: string, by: Person, what: JobHappening): UnplacedEvent =>
+  unplacedEvent({ id: uuidv7(), job, deviceTime: '2026-11-02T08:01:00.000Z', person: by }, what);
+
+/** The events that make a job ready for its first pull. */
+export const readyEvents = async (job: string, by: Person): Promise<readonly UnplacedEvent[]> => [
+  happening(job, by, { kind: 'tool-chosen', body: { tool: await tool() } }),
+  happening(job, by, { kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } }),
+];
+
+/** The setting and the click for a position, on a state. */
+export const pullEvents = (state: JobState, position: string, by: Person): readonly UnplacedEvent[] => {
+  const wanted = valueOrThrow(wantedSetting(state, fastenerAt(state, position) as FastenerState));
+  const setting = { text: wanted.text, value: wanted.setting, unit: 'lbf.in' } as const;
+  const judged = judgePull(
+    { ...state, setting },
+    { position, method: 'click', readingText: null, readingStands: false },
+  );
+  return [
+    happening(state.job, by, { kind: 'tool-set', body: { toolId: state.tool?.id ?? '', setting } }),
+    happening(state.job, by, { kind: 'pull-made', body: valueOrThrow(judged) }),
+  ];
+};
+
+export const eventsInDatabase = (job: string) => selectEvents(database(), job, 0);

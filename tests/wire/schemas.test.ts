@@ -1,0 +1,103 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from 'vitest';
+import { OPERATIONS } from '#wire/api.ts';
+import { jobEventSchema, unplacedEventSchema } from '#wire/job-event.ts';
+import { jobNumberText } from '#wire/job-summary.ts';
+import { openApiText } from '#wire/openapi.ts';
+import { newPersonSchema } from '#wire/person.ts';
+import { newToolSchema } from '#wire/tool.ts';
+import { SampleJob, TOOL } from '../core/job/sample-job.ts';
+
+const everyKind = () => {
+  const job = new SampleJob().ready().pull('1', 'over-shot');
+  job.happen({ kind: 'fastener-loosened', body: { position: '1' } });
+  job.pull('1').happen({ kind: 'witness-marked', body: { position: '1' } });
+  job
+    .pull('2')
+    .happen({ kind: 'pull-voided', body: { pullId: job.state.lastPull?.eventId ?? '', why: 'wrong one' } });
+  job.happen({ kind: 'left-open', body: { position: '2', why: 'spare' } });
+  job.happen({ kind: 'left-open', body: { position: '3', why: 'spare' } });
+  job
+    .signBoth()
+    .happen({ kind: 'job-reopened', body: { why: 'loose' } }, {
+      ...job.state.signatures[1]?.person,
+    } as never);
+  return job;
+};
+
+describe('events cross the boundary whole', () => {
+  test('every kind of event passes its schema unchanged, unplaced and placed', () => {
+    const job = everyKind();
+    expect(new Set(job.events.map(({ kind }) => kind)).size).toBe(11);
+    for (const event of job.events)
+      expect(unplacedEventSchema.parse(JSON.parse(JSON.stringify(event)))).toEqual(event);
+    for (const event of job.chain())
+      expect(jobEventSchema.parse(JSON.parse(JSON.stringify(event)))).toEqual(event);
+  });
+
+  test.each([
+    { name: 'a kind that does not exist', change: { kind: 'job-forgotten' } },
+    { name: 'a body of another kind', change: { body: { position: '1' } } },
+    { name: 'a field more', change: { note: 'x' } },
+    { name: 'another version', change: { schemaVersion: 2 } },
+    { name: 'a time without its zone', change: { deviceTime: '2026-11-02T08:00:00.000' } },
+    { name: 'a time in seconds', change: { deviceTime: '2026-11-02T08:00:00Z' } },
+    { name: 'an id that is none', change: { id: '42' } },
+    { name: 'a person without a role', change: { person: { id: TOOL.id, name: 'Tam' } } },
+  ])('$name is refused', ({ change }) => {
+    const [, event] = new SampleJob().ready().events;
+    expect(unplacedEventSchema.safeParse({ ...event, ...change }).success).toBe(false);
+  });
+});
+
+describe('bounds of what comes from outside', () => {
+  test.each([
+    { pin: '123', ok: false },
+    { pin: '1234', ok: true },
+    { pin: '12345678', ok: true },
+    { pin: '123456789', ok: false },
+    { pin: '12a4', ok: false },
+  ])('a PIN of $pin: $ok', ({ pin, ok }) => {
+    expect(newPersonSchema.safeParse({ name: 'Tam', role: 'technician', pin }).success).toBe(ok);
+  });
+
+  test.each([
+    { change: { code: '' }, ok: false },
+    { change: { code: 'x'.repeat(20) }, ok: true },
+    { change: { code: 'x'.repeat(21) }, ok: false },
+    { change: { calibratedOn: '2026-02-30' }, ok: false },
+    { change: { scale: { ...TOOL.scale, maximum: Number.POSITIVE_INFINITY } }, ok: false },
+    { change: { toolClass: 'II-H' }, ok: false },
+    { change: {}, ok: true },
+  ])('a tool with $change: $ok', ({ change, ok }) => {
+    const { id: _, limitPercent: _l, ...tool } = TOOL;
+    expect(newToolSchema.safeParse({ ...tool, ...change }).success).toBe(ok);
+  });
+
+  test('a batch has at most 100 events', () => {
+    const event = new SampleJob().ready().events[1];
+    const batch = (count: number) =>
+      OPERATIONS.appendEvents.request.safeParse({ events: Array(count).fill(event) }).success;
+    expect([batch(0), batch(1), batch(100), batch(101)]).toEqual([false, true, true, false]);
+  });
+});
+
+describe('docs/openapi.json', () => {
+  test('is what the schemas say: run npm run openapi after a change', () => {
+    expect(readFileSync('docs/openapi.json', 'utf8')).toBe(openApiText());
+  });
+
+  test('OpenAPI 3.1: every operation has an answer and a problem, and every reference resolves', () => {
+    const document = JSON.parse(openApiText());
+    expect(document.openapi).toBe('3.1.0');
+    const operations = Object.values(document.paths).flatMap((path) => Object.values(path as object));
+    expect(operations).toHaveLength(Object.keys(OPERATIONS).length);
+    for (const operation of operations) expect(Object.keys(operation.responses)).toEqual(['200', 'default']);
+    for (const [, name] of openApiText().matchAll(/"#\/components\/schemas\/([^"]+)"/g))
+      expect(document.components.schemas).toHaveProperty(name as string);
+  });
+});
+
+test('a job’s number is read in four digits', () => {
+  expect([jobNumberText(7), jobNumberText(142), jobNumberText(12_345)]).toEqual(['0007', '0142', '12345']);
+});
