@@ -30,9 +30,9 @@ const isUnfinished = ({ status, leftOpen }: FastenerState): boolean => leftOpen 
 export const comingPositions = (state: JobState, position: string | null): readonly string[] => {
   const start = position === null ? 0 : (state.placeOf.get(position) ?? -1) + 1;
   const round = [...state.fasteners.slice(start), ...state.fasteners.slice(0, start)];
-  const toDo = round.filter(isToDo);
+  const remaining = round.filter(isToDo);
   const again = round.filter((fastener) => isUnfinished(fastener) && !isToDo(fastener));
-  return [...toDo, ...again].map(({ planned }) => planned.position);
+  return [...remaining, ...again].map(({ planned }) => planned.position);
 };
 
 /** How far a job has come, in counts of fasteners. */
@@ -40,7 +40,7 @@ export type Progress = {
   readonly total: number;
   readonly inAcceptance: number;
   readonly leftOpen: number;
-  readonly toDo: number;
+  readonly remaining: number;
 };
 
 /** Counts of a job's fasteners by what is left to do. */
@@ -48,7 +48,7 @@ export const jobProgress = (state: JobState): Progress => {
   const inAcceptance = state.fasteners.filter(({ status }) => status === 'in').length;
   const leftOpen = state.fasteners.filter((item) => item.status !== 'in' && item.leftOpen).length;
   const total = state.fasteners.length;
-  return { total, inAcceptance, leftOpen, toDo: total - inAcceptance - leftOpen };
+  return { total, inAcceptance, leftOpen, remaining: total - inAcceptance - leftOpen };
 };
 
 export type JobStage = 'planned' | 'under-way' | 'ready-to-sign' | 'done' | 'inspected';

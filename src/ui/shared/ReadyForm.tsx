@@ -1,4 +1,4 @@
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useSyncExternalStore } from 'react';
 
 type Props = {
   readonly className?: string;
@@ -6,20 +6,26 @@ type Props = {
   readonly children: ReactNode;
 };
 
-/** A form that takes nothing until the page listens: what one types into a page that is still waking up would be lost. */
-export const ReadyForm = ({ className, onSubmit, children }: Props) => {
-  const [isReady, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        onSubmit();
-      }}
-    >
-      <fieldset disabled={!isReady} className={`m-0 min-w-0 border-0 p-0 ${className ?? ''}`}>
-        {children}
-      </fieldset>
-    </form>
+const neverChanges = () => () => {};
+
+/** Whether the page listens: false on the server and while it wakes up, true from the first moment of whatever appears later. */
+const useListening = (): boolean =>
+  useSyncExternalStore(
+    neverChanges,
+    () => true,
+    () => false,
   );
-};
+
+/** A form that takes nothing until the page listens: what one types into a page that is still waking up would be lost. */
+export const ReadyForm = ({ className, onSubmit, children }: Props) => (
+  <form
+    onSubmit={(event) => {
+      event.preventDefault();
+      onSubmit();
+    }}
+  >
+    <fieldset disabled={!useListening()} className={`m-0 min-w-0 border-0 p-0 ${className ?? ''}`}>
+      {children}
+    </fieldset>
+  </form>
+);

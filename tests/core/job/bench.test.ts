@@ -322,7 +322,7 @@ describe('what comes next', () => {
     const job = new SampleJob().ready().pull('1');
     job.happen({ kind: 'left-open', body: { position: '3', why: 'spare' } });
     expect(comingPositions(job.state, '1')).toEqual(['2']);
-    expect(jobProgress(job.state)).toEqual({ total: 3, inAcceptance: 1, leftOpen: 1, toDo: 1 });
+    expect(jobProgress(job.state)).toEqual({ total: 3, inAcceptance: 1, leftOpen: 1, remaining: 1 });
     job.pull('3');
     expect(jobProgress(job.state).leftOpen).toBe(0);
   });

@@ -1,0 +1,22 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_ARGS } from './scripts/test/chromium.ts';
+
+export default defineConfig({
+  testDir: 'tests/browser',
+  outputDir: '.jentik/test-results/browser',
+  globalSetup: './tests/browser/start-site.ts',
+  // One site and one database serve every test; two at a time would fight over two cores and over the same jobs.
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  forbidOnly: true,
+  reporter: [['list'], ['json']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: 'reduce',
+    launchOptions: { executablePath: CHROMIUM, args: [...CHROMIUM_ARGS] },
+    trace: 'off',
+    actionTimeout: 10_000,
+    navigationTimeout: 20_000,
+  },
+});

@@ -1,0 +1,131 @@
+import { eventsOf, expect, plainList, plannedJob, readyBench, signedIn, test } from './site.ts';
+
+test.beforeEach(async ({ page }) => {
+  await signedIn(page, 'Eko');
+});
+
+const bench = async (page: Parameters<typeof readyBench>[0], title: string, list = plainList(4)): Promise<string> => {
+  const job = await plannedJob(page, title, list);
+  await readyBench(page, job);
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('main-action')).toContainText('It clicked');
+  return job;
+};
+
+test('a reading twelve times off asks before it is recorded', async ({ page }) => {
+  const job = await bench(page, 'Twelve times');
+  await page.keyboard.type('180');
+  await page.keyboard.press('Enter');
+  const question = page.getByRole('alert');
+  await expect(question).toContainText('Is that the right unit?');
+  await expect(question).toContainText('lbf·in and lbf·ft are mixed up');
+  await expect(page.getByText('No pull yet')).toHaveCount(0);
+  expect((await eventsOf(page, job)).some(({ kind }) => kind === 'pull-made')).toBe(false);
+
+  await page.keyboard.press('Escape');
+  await expect(question).toHaveCount(0);
+  await page.keyboard.type('15,5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('verdict')).toContainText('P1: in, 15.5 lbf·in');
+
+  await page.keyboard.type('180');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('y');
+  await expect(page.getByTestId('verdict')).toContainText('P2: above, 180 lbf·in, above 17 lbf·in');
+});
+
+test('past the click: loosened, inspected, pulled again', async ({ page }) => {
+  await bench(page, 'Past the click');
+  await page.keyboard.press('o');
+  await expect(page.getByTestId('verdict')).toContainText('Went past the click. Loosen, inspect the thread');
+  await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'high');
+  await expect(page.getByTestId('main-action')).toContainText('P1 is loosened');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('main-action')).toContainText('It clicked');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toContainText('P1: in');
+  await expect(page.getByTestId('current-position')).toHaveText('P2');
+});
+
+test('the last pull is voided with a reason and stays in the record', async ({ page }) => {
+  const job = await bench(page, 'Voided');
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Backspace');
+  const dialog = page.getByRole('dialog', { name: 'Void the pull on P1' });
+  await dialog.getByRole('button', { name: 'wrong fastener' }).click();
+  await dialog.getByRole('button', { name: 'Void it' }).click();
+  await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'voided');
+  await expect(page.getByTestId('current-position')).toHaveText('P1');
+  await expect(page.getByText('all sent')).toBeVisible();
+  expect((await eventsOf(page, job)).map(({ kind }) => kind).slice(-2)).toEqual(['pull-made', 'pull-voided']);
+});
+
+test('by feel stays open; re-pull, witness mark and arrows do what their keys say', async ({ page }) => {
+  await bench(page, 'Keys');
+  await page.keyboard.press('b');
+  await expect(page.getByTestId('verdict')).toContainText('By feel, no torque tool. It stays open');
+  await expect(page.getByTestId('current-position')).toHaveText('P2');
+  await page.keyboard.press('r');
+  await expect(page.getByTestId('current-position')).toHaveText('P1');
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'in');
+  await page.keyboard.press('w');
+  await expect(page.locator('[data-position=P1] title')).toContainText('witness marked');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByTestId('current-position')).toHaveText('P3');
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByTestId('current-position')).toHaveText('P2');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Void the last pull');
+});
+
+test('typed digits show on the tape before they count; a low one stays in front', async ({ page }) => {
+  await bench(page, 'Low');
+  await page.keyboard.type('12.5');
+  await expect(page.getByRole('button', { name: 'Record 12.5 lbf·in' })).toBeVisible();
+  await page.keyboard.press('Backspace');
+  await expect(page.getByRole('button', { name: 'Record 12.' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await page.keyboard.type('12');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('verdict')).toContainText('P1: low, 12 lbf·in, below 13 lbf·in');
+  await expect(page.getByTestId('current-position')).toHaveText('P1');
+});
+
+test('another target asks for another setting before the next pull, with the way there', async ({ page }) => {
+  await bench(page, 'Settings', `${plainList(1)}\nQ1,other,40,0,14 AWG,20 to 24 in-lb`);
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText('Set TS-07 to 22.0 lbf·in');
+  await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText('From 15.0, up 1 turn and 6 marks, clockwise.');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('main-action')).toContainText('It clicked');
+});
+
+test('a fastener the tool can’t reach says so and leads to another tool', async ({ page }) => {
+  const job = await plannedJob(page, 'Out of reach', plainList(1, '9 to 11 Nm'));
+  await page.goto(`/jobs/${job}/plan`);
+  await expect(page.getByRole('button', { name: 'Take TS-07' })).toBeDisabled();
+  await readyBench(page, job, 'TW-03');
+  await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText('Set TW-03 to 10.0 N·m');
+});
+
+test('400 terminals: the drawing follows, and the next action is always in reach', async ({ page }) => {
+  const job = await plannedJob(page, 'Four hundred', plainList(400));
+  await readyBench(page, job);
+  await page.keyboard.press('Space');
+  for (let count = 0; count < 45; count += 1) await page.keyboard.press('Space');
+  await expect(page.getByText('45 of 400 in')).toBeVisible();
+  await expect(page.locator('[data-position=P46]')).toBeInViewport();
+  await expect(page.getByText('all sent')).toBeVisible({ timeout: 30_000 });
+});
+
+test('why: the derivation with its source, school and what is assumed', async ({ page }) => {
+  await bench(page, 'Why', plainList(1, 'max 30 in-lb'));
+  await page.getByText('why', { exact: true }).click();
+  const why = page.locator('details');
+  await expect(why).toContainText('Printed: max 30 in-lb');
+  await expect(why).toContainText('24 lbf·in: a share of the printed maximum, 80 % from 30 lbf·in');
+  await expect(why).toContainText('School: 80 % of a maximum.');
+  await expect(why).toContainText('Assumed, the source does not say.');
+});

@@ -1,0 +1,125 @@
+import { freePort } from '../../scripts/site/free-port.ts';
+import { startApplication } from '../../scripts/site/run-site.ts';
+import { eventsOf, expect, plainList, plannedJob, readyBench, signedIn, test } from './site.ts';
+
+const startOwn = (port: number) =>
+  startApplication(process.env['JENTIK_TEST_FOLDER'] ?? '', process.env['JENTIK_TEST_APP_URL'] ?? '', port);
+
+const pulledPositions = (events: Awaited<ReturnType<typeof eventsOf>>) =>
+  events.filter(({ kind }) => kind === 'pull-made').map(({ body }) => body.position);
+
+test('the server is killed between two pulls: neither is lost, and each is in the record once', async ({ page, browser }) => {
+  const port = await freePort();
+  let server = await startOwn(port);
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Killed between', plainList(4));
+  const context = await browser.newContext({ baseURL: server.address, storageState: await page.context().storageState() });
+  const bench = await context.newPage();
+  await readyBench(bench, job);
+  await bench.keyboard.press('Space');
+  await bench.keyboard.press('Space');
+  await expect(bench.getByTestId('verdict')).toContainText('P1: in');
+  await expect(bench.getByText('all sent')).toBeVisible();
+
+  process.kill(server.pid, 'SIGKILL');
+  await server.exited;
+  await bench.keyboard.press('Space');
+  await expect(bench.getByTestId('verdict')).toContainText('P2: in');
+  await bench.keyboard.press('Space');
+  await expect(bench.getByTestId('verdict')).toContainText('P3: in');
+  await expect(bench.getByTestId('waiting')).toHaveText('2 waiting to send, no connection');
+
+  server = await startOwn(port);
+  await expect(bench.getByTestId('waiting')).toHaveText('all sent', { timeout: 45_000 });
+  expect(pulledPositions(await eventsOf(page, job))).toEqual(['P1', 'P2', 'P3']);
+  await context.close();
+  await server.stop();
+});
+
+test('the tab is closed while the server is away: what waited is sent when a page is opened again', async ({ page, browser }) => {
+  const port = await freePort();
+  let server = await startOwn(port);
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Closed in between', plainList(2));
+  const context = await browser.newContext({ baseURL: server.address, storageState: await page.context().storageState() });
+  const bench = await context.newPage();
+  await readyBench(bench, job);
+  await bench.keyboard.press('Space');
+  await expect(bench.getByTestId('main-action')).toContainText('It clicked');
+  await expect(bench.getByText('all sent')).toBeVisible();
+  await server.stop();
+  await bench.keyboard.press('Space');
+  await expect(bench.getByTestId('waiting')).toContainText('1 waiting');
+  await bench.close();
+
+  server = await startOwn(port);
+  const later = await context.newPage();
+  await later.goto('/tools');
+  await expect.poll(async () => pulledPositions(await eventsOf(page, job)), { timeout: 30_000 }).toEqual(['P1']);
+  await later.goto(`/jobs/${job}/bench`);
+  await expect(later.getByText('1 of 2 in')).toBeVisible();
+  await context.close();
+  await server.stop();
+});
+
+test('an answer that was lost is sent again and counts once', async ({ page }) => {
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Lost answer', plainList(2));
+  await readyBench(page, job);
+  await page.keyboard.press('Space');
+  await expect(page.getByText('all sent')).toBeVisible();
+  let lost = 0;
+  await page.route('**/events', async (route) => {
+    if (route.request().method() !== 'POST' || lost > 0) return route.continue();
+    lost += 1;
+    await route.fetch();
+    await route.abort();
+  });
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toContainText('P1: in');
+  await expect(page.getByTestId('waiting')).toHaveText('all sent', { timeout: 20_000 });
+  expect(lost).toBe(1);
+  expect(pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
+});
+
+test('two devices on one job: the one that is behind catches up, and what no longer fits is kept and shown', async ({ page, browser }) => {
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Two devices', plainList(3));
+  await readyBench(page, job);
+  await page.keyboard.press('Space');
+  await expect(page.getByText('all sent')).toBeVisible();
+
+  const context = await browser.newContext({ baseURL: new URL(page.url()).origin });
+  const other = await context.newPage();
+  await signedIn(other, 'Eko');
+  await other.goto(`/jobs/${job}/bench`);
+  await expect(other.getByTestId('main-action')).toBeEnabled();
+  await other.keyboard.press('o');
+  await expect(other.getByTestId('verdict')).toContainText('P1: above');
+  await expect(other.getByText('all sent')).toBeVisible();
+
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Loosen it first')).toBeVisible();
+  await expect(page.getByText('Kept on this device, refused by the server')).toBeVisible();
+  expect((await eventsOf(page, job)).filter(({ kind }) => kind === 'pull-made')).toHaveLength(1);
+  await context.close();
+});
+
+test('what one person did is not sent by another; it waits until they sign in again', async ({ page, context }) => {
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Another person', plainList(2));
+  await readyBench(page, job);
+  await page.keyboard.press('Space');
+  await expect(page.getByText('all sent')).toBeVisible();
+  await context.clearCookies();
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('waiting')).toHaveText('1 waiting to send, sign in again');
+
+  await signedIn(page, 'Eko');
+  await page.goto('/tools');
+  await page.waitForLoadState('networkidle');
+  expect(pulledPositions(await eventsOf(page, job))).toEqual([]);
+  await signedIn(page, 'Dewi');
+  await page.goto('/tools');
+  await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
+});

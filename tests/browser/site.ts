@@ -1,0 +1,65 @@
+import { test as base, expect, type Page } from '@playwright/test';
+import { v7 as uuidv7 } from 'uuid';
+import { demoPeople } from '../../scripts/site/fill-demo.ts';
+import { valueOrThrow } from '#core/fault.ts';
+import { terminalLines } from '#core/job/terminal-list.ts';
+
+export { expect };
+
+export const address = (): string => process.env['JENTIK_TEST_ADDRESS'] ?? '';
+
+export const pinOf = (name: string): string => demoPeople().find((person) => person.name === name)?.pin ?? '';
+
+export const test = base.extend({
+  baseURL: async ({}, use) => use(address()),
+});
+
+/** Signs a browser in through the interface of programs, for tests that are not about signing in. */
+export const signedIn = async (page: Page, name: string): Promise<void> => {
+  const people = (await (await page.request.get(`${address()}/api/v1/people`)).json()) as { id: string; name: string }[];
+  const personId = people.find((person) => person.name === name)?.id;
+  const answer = await page.request.post(`${address()}/api/v1/sessions`, { data: { personId, pin: pinOf(name) } });
+  expect(answer.status()).toBe(200);
+};
+
+export const HEADER = 'position,label,x_mm,y_mm,conductor,requirement';
+
+/** A terminal list of so many plain lines. */
+export const plainList = (count: number, requirement = '13 to 17 in-lb'): string =>
+  [HEADER, ...Array.from({ length: count }, (_, index) => `P${index + 1},terminal ${index + 1},${(index % 40) * 8},${Math.floor(index / 40) * 24},14 AWG,${requirement}`)].join('\n');
+
+/** Plans a job as the person who is signed in, and answers its id. */
+export const plannedJob = async (page: Page, title: string, list: string): Promise<string> => {
+  const { lines } = valueOrThrow(terminalLines(list));
+  const answer = await page.request.post(`${address()}/api/v1/jobs`, {
+    data: {
+      jobId: uuidv7(),
+      eventId: uuidv7(),
+      deviceTime: new Date().toISOString(),
+      title,
+      seenFrom: 'from the door',
+      source: { title: 'Test list', revision: '', place: '' },
+      lines,
+    },
+  });
+  expect(answer.status()).toBe(200);
+  return ((await answer.json()) as { job: string }).job;
+};
+
+/** Opens a job's bench with the tool taken and the cautions confirmed, by the keys a person would use. */
+export const readyBench = async (page: Page, job: string, tool = 'TS-07'): Promise<void> => {
+  await page.goto(`/jobs/${job}/plan`);
+  await page.getByRole('button', { name: `Take ${tool}` }).click();
+  await expect(page.getByText('all sent')).toBeVisible();
+  await page.goto(`/jobs/${job}/bench`);
+  await expect(page.getByTestId('main-action')).toBeEnabled();
+  await page.keyboard.press('Space');
+  const dialog = page.getByRole('dialog', { name: 'Make safe' });
+  for (const box of await dialog.getByRole('checkbox').all()) await box.check();
+  await dialog.getByRole('button', { name: 'All done' }).click();
+  await expect(page.getByTestId('main-action')).toContainText('is set to');
+};
+
+/** The events of a job as the server has them. */
+export const eventsOf = async (page: Page, job: string): Promise<readonly { id: string; kind: string; body: { position?: string; outcome?: string } }[]> =>
+  (await (await page.request.get(`${address()}/api/v1/jobs/${job}/events`)).json()) as never;

@@ -1,0 +1,24 @@
+import { rmSync } from 'node:fs';
+import { fillDemo } from '../../scripts/site/fill-demo.ts';
+import { freePort } from '../../scripts/site/free-port.ts';
+import { inProject } from '../../scripts/site/paths.ts';
+import { openSiteDatabase, startApplication } from '../../scripts/site/run-site.ts';
+
+/** A site of the browser tests' own, with the demo data, on free ports. */
+export default async (): Promise<() => Promise<void>> => {
+  const folder = inProject('.jentik', 'test-browser');
+  rmSync(folder, { recursive: true, force: true });
+  delete process.env['JENTIK_DATABASE_URL'];
+  delete process.env['JENTIK_APP_DATABASE_URL'];
+  const database = await openSiteDatabase(folder, 'Bukit Lintang Observatory');
+  await fillDemo();
+  const application = await startApplication(folder, database.appUrl, await freePort());
+  process.env['JENTIK_TEST_ADDRESS'] = application.address;
+  process.env['JENTIK_TEST_FOLDER'] = folder;
+  process.env['JENTIK_TEST_APP_URL'] = database.appUrl;
+  return async () => {
+    await application.stop();
+    await database.stop();
+    rmSync(folder, { recursive: true, force: true });
+  };
+};
