@@ -15,15 +15,22 @@ const failed = (problem: Problem): { readonly ok: false; readonly problem: Probl
   problem: problemDetails(problem),
 });
 
-/** Calls an operation. `params` fill the `{name}`s of its path. Never throws for what a network or a server can do. */
+const addressOf = (template: string, params: Readonly<Record<string, string>>): string => {
+  const query = new URLSearchParams(params);
+  const path = template.replace(/\{(\w+)\}/g, (_, name: string) => {
+    query.delete(name);
+    return encodeURIComponent(params[name] ?? '');
+  });
+  return query.size > 0 ? `${path}?${query}` : path;
+};
+
+/** Calls an operation. `params` fill the `{name}`s of its path, the others become its query. Never throws for what a network or a server can do. */
 export const call = async <O extends Operation>(
   operation: O,
   body: z.input<O['request']>,
   params: Readonly<Record<string, string>> = {},
 ): Promise<Answer<z.output<O['response']>>> => {
-  const path = operation.path.replace(/\{(\w+)\}/g, (_, name: string) =>
-    encodeURIComponent(params[name] ?? ''),
-  );
+  const path = addressOf(operation.path, params);
   let response: Response;
   let answer: unknown;
   try {

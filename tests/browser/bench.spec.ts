@@ -4,7 +4,11 @@ test.beforeEach(async ({ page }) => {
   await signedIn(page, 'Eko');
 });
 
-const bench = async (page: Parameters<typeof readyBench>[0], title: string, list = plainList(4)): Promise<string> => {
+const bench = async (
+  page: Parameters<typeof readyBench>[0],
+  title: string,
+  list = plainList(4),
+): Promise<string> => {
   const job = await plannedJob(page, title, list);
   await readyBench(page, job);
   await page.keyboard.press('Space');
@@ -87,9 +91,9 @@ test('typed digits show on the tape before they count; a low one stays in front'
   await expect(page.getByRole('button', { name: 'Record 12.' })).toBeVisible();
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
-  await page.keyboard.type('12');
+  await page.keyboard.type('12.5');
   await page.keyboard.press('Enter');
-  await expect(page.getByTestId('verdict')).toContainText('P1: low, 12 lbf·in, below 13 lbf·in');
+  await expect(page.getByTestId('verdict')).toContainText('P1: low, 12.5 lbf·in, below 13 lbf·in');
   await expect(page.getByTestId('current-position')).toHaveText('P1');
 });
 
@@ -97,7 +101,9 @@ test('another target asks for another setting before the next pull, with the way
   await bench(page, 'Settings', `${plainList(1)}\nQ1,other,40,0,14 AWG,20 to 24 in-lb`);
   await page.keyboard.press('Space');
   await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText('Set TS-07 to 22.0 lbf·in');
-  await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText('From 15.0, up 1 turn and 6 marks, clockwise.');
+  await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText(
+    'From 15.0, up 1 turn and 6 marks, clockwise.',
+  );
   await page.keyboard.press('Space');
   await expect(page.getByTestId('main-action')).toContainText('It clicked');
 });

@@ -4,19 +4,30 @@ import { inProject } from '../../scripts/site/paths.ts';
 import { expect, pinOf, signedIn, test } from './site.ts';
 
 const verify = (file: string) => {
-  const run = spawnSync('npm', ['run', '--silent', 'verify', '--', file], { cwd: inProject(), encoding: 'utf8' });
+  const run = spawnSync('npm', ['run', '--silent', 'verify', '--', file], {
+    cwd: inProject(),
+    encoding: 'utf8',
+  });
   return { status: run.status, said: run.stdout + run.stderr };
 };
 
-test('a cabinet from its list to a verified record, by keyboard alone', async ({ page, browser }, testInfo) => {
+test('a cabinet from its list to a verified record, by keyboard alone', async ({
+  page,
+  browser,
+}, testInfo) => {
   test.setTimeout(90_000);
-  const press = (...keys: readonly string[]) => keys.reduce((done, key) => done.then(() => page.keyboard.press(key)), Promise.resolve());
+  const press = (...keys: readonly string[]) =>
+    keys.reduce((done, key) => done.then(() => page.keyboard.press(key)), Promise.resolve());
   const focused = (name: string | RegExp) => expect(page.locator(':focus')).toHaveAccessibleName(name);
   const tabTo = async (name: string) => {
     for (let count = 0; count < 80; count += 1) {
       const isThere = await page.evaluate((wanted) => {
         const element = document.activeElement as HTMLInputElement | null;
-        const label = element?.labels?.[0]?.textContent ?? element?.getAttribute('aria-label') ?? element?.textContent ?? '';
+        const label =
+          element?.labels?.[0]?.textContent ??
+          element?.getAttribute('aria-label') ??
+          element?.textContent ??
+          '';
         return element !== document.body && new RegExp(wanted).test(label);
       }, name);
       if (isThere) return;
@@ -76,7 +87,10 @@ test('a cabinet from its list to a verified record, by keyboard alone', async ({
     for (let pulls = 0, guard = 0; pulls < 24 && guard < 80; guard += 1) {
       const action = page.getByTestId('main-action');
       const words = (await action.textContent()) ?? '';
-      const position = await page.getByTestId('current-position').textContent().catch(() => null);
+      const position = await page
+        .getByTestId('current-position')
+        .textContent()
+        .catch(() => null);
       if (words.startsWith('It clicked')) {
         // One by a reading, one with a pedal's key, the rest by the space bar.
         if (pulls === 3) {
@@ -135,7 +149,9 @@ test('a cabinet from its list to a verified record, by keyboard alone', async ({
   await test.step('the pulls as CSV', async () => {
     const other = await browser.newPage();
     await signedIn(other, 'Bram');
-    const csv = await (await other.request.get(page.url().replace(/\/jobs\/(.*)\/sign$/, '/api/v1/jobs/$1/pulls.csv'))).text();
+    const csv = await (
+      await other.request.get(page.url().replace(/\/jobs\/(.*)\/sign$/, '/api/v1/jobs/$1/pulls.csv'))
+    ).text();
     expect(csv.trimEnd().split('\r\n')).toHaveLength(25);
     await other.close();
   });

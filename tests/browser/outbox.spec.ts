@@ -8,12 +8,18 @@ const startOwn = (port: number) =>
 const pulledPositions = (events: Awaited<ReturnType<typeof eventsOf>>) =>
   events.filter(({ kind }) => kind === 'pull-made').map(({ body }) => body.position);
 
-test('the server is killed between two pulls: neither is lost, and each is in the record once', async ({ page, browser }) => {
+test('the server is killed between two pulls: neither is lost, and each is in the record once', async ({
+  page,
+  browser,
+}) => {
   const port = await freePort();
   let server = await startOwn(port);
   await signedIn(page, 'Dewi');
   const job = await plannedJob(page, 'Killed between', plainList(4));
-  const context = await browser.newContext({ baseURL: server.address, storageState: await page.context().storageState() });
+  const context = await browser.newContext({
+    baseURL: server.address,
+    storageState: await page.context().storageState(),
+  });
   const bench = await context.newPage();
   await readyBench(bench, job);
   await bench.keyboard.press('Space');
@@ -36,12 +42,18 @@ test('the server is killed between two pulls: neither is lost, and each is in th
   await server.stop();
 });
 
-test('the tab is closed while the server is away: what waited is sent when a page is opened again', async ({ page, browser }) => {
+test('the tab is closed while the server is away: what waited is sent when a page is opened again', async ({
+  page,
+  browser,
+}) => {
   const port = await freePort();
   let server = await startOwn(port);
   await signedIn(page, 'Dewi');
   const job = await plannedJob(page, 'Closed in between', plainList(2));
-  const context = await browser.newContext({ baseURL: server.address, storageState: await page.context().storageState() });
+  const context = await browser.newContext({
+    baseURL: server.address,
+    storageState: await page.context().storageState(),
+  });
   const bench = await context.newPage();
   await readyBench(bench, job);
   await bench.keyboard.press('Space');
@@ -55,7 +67,9 @@ test('the tab is closed while the server is away: what waited is sent when a pag
   server = await startOwn(port);
   const later = await context.newPage();
   await later.goto('/tools');
-  await expect.poll(async () => pulledPositions(await eventsOf(page, job)), { timeout: 30_000 }).toEqual(['P1']);
+  await expect
+    .poll(async () => pulledPositions(await eventsOf(page, job)), { timeout: 30_000 })
+    .toEqual(['P1']);
   await later.goto(`/jobs/${job}/bench`);
   await expect(later.getByText('1 of 2 in')).toBeVisible();
   await context.close();
@@ -82,7 +96,10 @@ test('an answer that was lost is sent again and counts once', async ({ page }) =
   expect(pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
 });
 
-test('two devices on one job: the one that is behind catches up, and what no longer fits is kept and shown', async ({ page, browser }) => {
+test('two devices on one job: the one that is behind catches up, and what no longer fits is kept and shown', async ({
+  page,
+  browser,
+}) => {
   await signedIn(page, 'Dewi');
   const job = await plannedJob(page, 'Two devices', plainList(3));
   await readyBench(page, job);
@@ -105,7 +122,10 @@ test('two devices on one job: the one that is behind catches up, and what no lon
   await context.close();
 });
 
-test('what one person did is not sent by another; it waits until they sign in again', async ({ page, context }) => {
+test('what one person did is not sent by another; it waits until they sign in again', async ({
+  page,
+  context,
+}) => {
   await signedIn(page, 'Dewi');
   const job = await plannedJob(page, 'Another person', plainList(2));
   await readyBench(page, job);

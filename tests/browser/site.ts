@@ -1,8 +1,8 @@
 import { test as base, expect, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { demoPeople } from '../../scripts/site/fill-demo.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { terminalLines } from '#core/job/terminal-list.ts';
+import { demoPeople } from '../../scripts/site/fill-demo.ts';
 
 export { expect };
 
@@ -11,14 +11,20 @@ export const address = (): string => process.env['JENTIK_TEST_ADDRESS'] ?? '';
 export const pinOf = (name: string): string => demoPeople().find((person) => person.name === name)?.pin ?? '';
 
 export const test = base.extend({
+  // biome-ignore lint/correctness/noEmptyPattern: the runner reads which fixtures a fixture needs from this pattern
   baseURL: async ({}, use) => use(address()),
 });
 
 /** Signs a browser in through the interface of programs, for tests that are not about signing in. */
 export const signedIn = async (page: Page, name: string): Promise<void> => {
-  const people = (await (await page.request.get(`${address()}/api/v1/people`)).json()) as { id: string; name: string }[];
+  const people = (await (await page.request.get(`${address()}/api/v1/people`)).json()) as {
+    id: string;
+    name: string;
+  }[];
   const personId = people.find((person) => person.name === name)?.id;
-  const answer = await page.request.post(`${address()}/api/v1/sessions`, { data: { personId, pin: pinOf(name) } });
+  const answer = await page.request.post(`${address()}/api/v1/sessions`, {
+    data: { personId, pin: pinOf(name) },
+  });
   expect(answer.status()).toBe(200);
 };
 
@@ -26,7 +32,14 @@ export const HEADER = 'position,label,x_mm,y_mm,conductor,requirement';
 
 /** A terminal list of so many plain lines. */
 export const plainList = (count: number, requirement = '13 to 17 in-lb'): string =>
-  [HEADER, ...Array.from({ length: count }, (_, index) => `P${index + 1},terminal ${index + 1},${(index % 40) * 8},${Math.floor(index / 40) * 24},14 AWG,${requirement}`)].join('\n');
+  [
+    HEADER,
+    ...Array.from(
+      { length: count },
+      (_, index) =>
+        `P${index + 1},terminal ${index + 1},${(index % 40) * 8},${Math.floor(index / 40) * 24},14 AWG,${requirement}`,
+    ),
+  ].join('\n');
 
 /** Plans a job as the person who is signed in, and answers its id. */
 export const plannedJob = async (page: Page, title: string, list: string): Promise<string> => {
@@ -61,5 +74,8 @@ export const readyBench = async (page: Page, job: string, tool = 'TS-07'): Promi
 };
 
 /** The events of a job as the server has them. */
-export const eventsOf = async (page: Page, job: string): Promise<readonly { id: string; kind: string; body: { position?: string; outcome?: string } }[]> =>
+export const eventsOf = async (
+  page: Page,
+  job: string,
+): Promise<readonly { id: string; kind: string; body: { position?: string; outcome?: string } }[]> =>
   (await (await page.request.get(`${address()}/api/v1/jobs/${job}/events`)).json()) as never;

@@ -17,11 +17,9 @@ const everyKind = () => {
     .happen({ kind: 'pull-voided', body: { pullId: job.state.lastPull?.eventId ?? '', why: 'wrong one' } });
   job.happen({ kind: 'left-open', body: { position: '2', why: 'spare' } });
   job.happen({ kind: 'left-open', body: { position: '3', why: 'spare' } });
-  job
-    .signBoth()
-    .happen({ kind: 'job-reopened', body: { why: 'loose' } }, {
-      ...job.state.signatures[1]?.person,
-    } as never);
+  job.signBoth().happen({ kind: 'job-reopened', body: { why: 'loose' } }, {
+    ...job.state.signatures[1]?.person,
+  } as never);
   return job;
 };
 

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { CellFinding, CellRefusal, ReadLine, TerminalColumn } from '#core/job/terminal-list.ts';
 import { displayDigits } from '#core/torque/display.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
@@ -35,6 +36,7 @@ export const DoubtfulCell = ({
   const { title, cause, fix } = problemWords(finding.refusal);
   const { column } = finding;
   const choices = choicesOf(finding.refusal);
+  const [typed, setTyped] = useState(cellText(line, column));
   return (
     <div className="grid gap-1 border-l-4 border-unsure pl-2">
       <p className="text-s">
@@ -55,23 +57,21 @@ export const DoubtfulCell = ({
             {means && !text.endsWith(means) && <span className="text-s text-faint">= {means}</span>}
           </button>
         ))}
-        <form
-          className="flex gap-2"
-          onSubmit={(event) => {
+        <input
+          className="field w-44"
+          value={typed}
+          aria-label={`${column} of line ${finding.line}, as the source means it`}
+          onChange={(event) => setTyped(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter') return;
+            // Enter settles this cell; it must not send the whole list that the cell stands in.
             event.preventDefault();
-            onSettle(line, column, String(new FormData(event.currentTarget).get('text') ?? ''));
+            onSettle(line, column, typed);
           }}
-        >
-          <input
-            name="text"
-            className="field w-44"
-            defaultValue={cellText(line, column)}
-            aria-label={`${column} of line ${finding.line}, as the source means it`}
-          />
-          <button type="submit" className="act-quiet">
-            Read it so
-          </button>
-        </form>
+        />
+        <button type="button" className="act-quiet" onClick={() => onSettle(line, column, typed)}>
+          Read it so
+        </button>
       </div>
     </div>
   );

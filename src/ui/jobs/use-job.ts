@@ -65,6 +65,9 @@ const withPlaced = (known: Known, events: readonly JobEvent[]): Known => {
   return folded(confirmed, known.pending);
 };
 
+/** How long the first look at the server may hold up the bench: without a network the work goes on. */
+const CATCH_UP_MS = 1_000;
+
 const hasGap = (events: readonly JobEvent[]): boolean =>
   events.some(({ sequence }, index) => sequence !== index + 1);
 
@@ -113,9 +116,21 @@ export const useJob = (jobId: string, events: readonly JobEvent[], person: Perso
     [change, jobId],
   );
 
+  const catchUp = useCallback(async (): Promise<void> => {
+    const after = String(latest.current.confirmed.at(-1)?.sequence ?? 0);
+    const answer = await call(OPERATIONS.jobEvents, undefined, { job: jobId, after });
+    if (answer.ok) take(answer.value);
+  }, [jobId, take]);
+
   useEffect(() => {
-    void refold().then(() => setReady(true));
-    return onNews((news) => {
+    // What the page before this one sent may have been placed after this page's events were read and before the outbox was.
+    const patience = new Promise<void>((resolve) => setTimeout(resolve, CATCH_UP_MS));
+    void refold()
+      .then(() => Promise.race([catchUp(), patience]))
+      .then(() => setReady(true));
+    const onFocus = (): void => void catchUp();
+    window.addEventListener('focus', onFocus);
+    const stopListening = onNews((news) => {
       if (news.kind === 'stuck') setStuck(news.because);
       if (news.kind === 'placed') {
         setStuck(null);
@@ -124,7 +139,11 @@ export const useJob = (jobId: string, events: readonly JobEvent[], person: Perso
       if (news.kind === 'refused') void refold();
       else void readWaiting();
     });
-  }, [jobId, readWaiting, refold, take]);
+    return () => {
+      stopListening();
+      window.removeEventListener('focus', onFocus);
+    };
+  }, [catchUp, jobId, readWaiting, refold, take]);
 
   const happen = useCallback(
     (happening: JobHappening): Result<JobState, JobRefusal> => {

@@ -1,0 +1,79 @@
+import { rmSync } from 'node:fs';
+import { closeDatabase } from '#server/database/pool.ts';
+import { freePort } from '../../scripts/site/free-port.ts';
+import { inProject } from '../../scripts/site/paths.ts';
+import {
+  type Application,
+  openSiteDatabase,
+  type SiteDatabase,
+  startApplication,
+} from '../../scripts/site/run-site.ts';
+import { expect, HEADER, test } from './site.ts';
+
+let database: SiteDatabase;
+let application: Application;
+const folder = inProject('.jentik', 'test-first-run');
+const demoUrl = process.env['JENTIK_APP_DATABASE_URL'];
+
+test.beforeAll(async () => {
+  rmSync(folder, { recursive: true, force: true });
+  delete process.env['JENTIK_APP_DATABASE_URL'];
+  database = await openSiteDatabase(folder, 'Our workshop');
+  application = await startApplication(folder, database.appUrl, await freePort());
+});
+
+test.afterAll(async () => {
+  await application.stop();
+  await database.stop();
+  await closeDatabase();
+  if (demoUrl) process.env['JENTIK_APP_DATABASE_URL'] = demoUrl;
+  rmSync(folder, { recursive: true, force: true });
+});
+
+test('an empty site: its first person, a tool, a job, the bench', async ({ page }) => {
+  await page.goto(application.address);
+  await expect(page).toHaveURL(/first-run$/);
+  await expect(page.getByLabel('Name')).toBeEnabled();
+  await page.getByLabel('Name').fill('Noor');
+  await page.getByLabel(/PIN/).fill('4711');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page).toHaveURL(/tools$/);
+
+  await expect(page.getByLabel('What is written on it')).toBeEnabled();
+  const fields = {
+    code: 'D-1',
+    serial: '77',
+    minimum: '5',
+    maximum: '40',
+    perTurn: '5',
+    graduation: '0.7',
+    calibratedOn: '2026-10-01',
+    calibrationDueOn: '2026-09-01',
+  };
+  for (const [name, value] of Object.entries(fields)) await page.locator(`input[name=${name}]`).fill(value);
+  const add = page.getByRole('button', { name: 'Add this tool' });
+  await add.click();
+  await expect(page.getByRole('alert')).toContainText('A turn is not a whole number of marks');
+  await page.locator('input[name=graduation]').fill('0,5');
+  await add.click();
+  await expect(page.getByRole('alert')).toContainText('Due before it was calibrated');
+  await expect(page.locator('input[name=code]')).toHaveValue('D-1');
+  await page.locator('input[name=calibrationDueOn]').fill('2027-10-01');
+  await add.click();
+  await expect(page.getByRole('heading', { name: 'D-1' })).toBeVisible();
+
+  await page.goto(`${application.address}/jobs`);
+  await page.getByRole('link', { name: 'Choose the list' }).click();
+  await expect(page.getByLabel('What is it')).toBeEnabled();
+  await page.getByLabel('What is it').fill('First job');
+  await page.getByLabel('Where the values are printed').fill('Label');
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'a.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`${HEADER}\nX1,a,1,1,14 AWG,20 to 24 in-lb`),
+  });
+  await page.getByRole('button', { name: 'Import all 1' }).click();
+  await expect(page.getByRole('button', { name: 'Take D-1' })).toBeVisible();
+  await page.goto(`${application.address}/first-run`);
+  await expect(page).toHaveURL(/sign-in/);
+});

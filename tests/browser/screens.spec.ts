@@ -1,0 +1,167 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, plainList, plannedJob, signedIn, test } from './site.ts';
+
+const demoJob = async (page: Page, title: string): Promise<string> => {
+  const jobs = (await (await page.request.get('/api/v1/jobs')).json()) as { id: string; title: string }[];
+  return jobs.find((job) => job.title.startsWith(title))?.id ?? '';
+};
+
+const SCREENS: readonly { readonly name: string; readonly open: (page: Page) => Promise<unknown> }[] = [
+  { name: 'jobs', open: (page) => page.goto('/jobs') },
+  { name: 'import', open: (page) => page.goto('/jobs/new') },
+  {
+    name: 'plan, tool to choose',
+    open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Azimuth')}/plan`),
+  },
+  { name: 'plan', open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Dome')}/plan`) },
+  { name: 'bench', open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Dome')}/bench`) },
+  {
+    name: 'bench, nothing set up',
+    open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Azimuth')}/bench`),
+  },
+  { name: 'sign, open items', open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Dome')}/sign`) },
+  {
+    name: 'sign, inspected',
+    open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Chiller')}/sign`),
+  },
+  { name: 'tools', open: (page) => page.goto('/tools') },
+  { name: 'sums', open: (page) => page.goto('/sums') },
+  { name: 'settings', open: (page) => page.goto('/settings') },
+  { name: 'sign-in', open: (page) => page.goto('/sign-in') },
+];
+
+const seriousViolations = async (page: Page) => {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`);
+};
+
+for (const theme of ['light', 'dark'] as const)
+  test(`axe finds no serious violation on any screen, ${theme}`, async ({ page }) => {
+    await signedIn(page, 'Ayu');
+    await page.emulateMedia({ colorScheme: theme });
+    for (const { name, open } of SCREENS) {
+      await open(page);
+      await page.waitForLoadState('networkidle');
+      expect(await seriousViolations(page), `${name}, ${theme}`).toEqual([]);
+    }
+  });
+
+test('axe finds no serious violation in dialogs and the preview either', async ({ page }) => {
+  await signedIn(page, 'Ayu');
+  await page.goto(`/jobs/${await demoJob(page, 'Dome')}/bench`);
+  await expect(page.getByTestId('main-action')).toBeEnabled();
+  for (const key of ['?', 'Backspace']) {
+    await page.keyboard.press(key);
+    await expect(page.getByRole('dialog')).toBeVisible();
+    expect(await seriousViolations(page), key).toEqual([]);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+  }
+  await page.goto('/jobs/new');
+  await expect(page.getByLabel('What is it')).toBeEnabled();
+  await page.locator('input[type=file]').setInputFiles('demo/lists/filter-wheel-f1-with-doubts.csv');
+  await expect(page.getByTestId('doubts')).toBeVisible();
+  expect(await seriousViolations(page), 'preview').toEqual([]);
+});
+
+for (const size of [
+  { width: 1280, height: 800 },
+  { width: 1024, height: 768 },
+  { width: 390, height: 844 },
+])
+  test(`no screen scrolls sideways at ${size.width}x${size.height}, and touched targets are large enough`, async ({
+    page,
+  }) => {
+    await page.setViewportSize(size);
+    await signedIn(page, 'Ayu');
+    for (const { name, open } of SCREENS) {
+      await open(page);
+      await page.waitForLoadState('networkidle');
+      const over = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(over, name).toBeLessThanOrEqual(0);
+      const small = await page.evaluate(() =>
+        [
+          ...document.querySelectorAll<HTMLElement>(
+            'main button, main a, nav a, main input:not([type=checkbox]):not([type=radio]):not([type=file]), main select',
+          ),
+        ]
+          .filter(
+            (element) => element.offsetParent !== null && element.closest('p, details, li > p') === null,
+          )
+          .map((element) => ({
+            text: (element.textContent ?? '').slice(0, 30),
+            height: element.getBoundingClientRect().height,
+          }))
+          .filter(({ height }) => height > 0 && height < 43.5),
+      );
+      expect(small, name).toEqual([]);
+    }
+  });
+
+test('bench targets are at least 56 px and the whole column fits at the design size', async ({ page }) => {
+  await signedIn(page, 'Ayu');
+  await page.goto(`/jobs/${await demoJob(page, 'Dome')}/bench`);
+  await expect(page.getByTestId('main-action')).toBeInViewport({ ratio: 1 });
+  for (const name of [/Over-shot/, /By feel/, /Void last/, /Re-pull/])
+    expect((await page.getByRole('button', { name }).boundingBox())?.height).toBeGreaterThanOrEqual(56);
+  await expect(page.getByRole('button', { name: /Re-pull/ })).toBeInViewport({ ratio: 1 });
+});
+
+test('drawers open by g and a letter, / finds in the list of jobs', async ({ page }) => {
+  await signedIn(page, 'Ayu');
+  await page.goto('/jobs');
+  await page.waitForLoadState('networkidle');
+  await page.keyboard.press('g');
+  await page.keyboard.press('t');
+  await expect(page).toHaveURL(/tools$/);
+  await page.waitForLoadState('networkidle');
+  await page.keyboard.press('/');
+  await expect(page.getByLabel('Find in jobs')).toBeFocused();
+  await page.waitForLoadState('networkidle');
+  await page.keyboard.type('chiller');
+  await expect(page.getByRole('link', { name: 'Chiller control box K1' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Azimuth junction box J2' })).toHaveCount(0);
+});
+
+test('the look is chosen per device and painted by the server', async ({ page }) => {
+  await signedIn(page, 'Ayu');
+  await page.goto('/settings');
+  await page.waitForLoadState('networkidle');
+  await page.getByLabel('night shift').check();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  expect(await (await page.request.get('/jobs')).text()).toContain('data-theme="dark"');
+});
+
+test('a sum: a torque in every unit, and a doubt that is not guessed', async ({ page }) => {
+  await signedIn(page, 'Ayu');
+  await page.goto('/sums');
+  await page.waitForLoadState('networkidle');
+  await page.getByLabel('As it is written').fill('250 in-lb');
+  await expect(page.getByText('28.25')).toBeVisible();
+  await expect(page.getByText('20.83')).toBeVisible();
+  await page.getByLabel('As it is written').fill('18 pounds');
+  await expect(page.getByRole('alert')).toContainText('names a force, not a torque');
+  await page.getByRole('button', { name: '18 lbf·in' }).click();
+  await expect(page.getByLabel('As it is written')).toHaveValue('18 lbf·in');
+});
+
+test('an open item is left open with a reason, then the job can be signed', async ({ page }) => {
+  await signedIn(page, 'Ayu');
+  const job = await plannedJob(page, 'Left open', plainList(1));
+  await page.goto(`/jobs/${job}/sign`);
+  await expect(page.getByText('Before anyone signs')).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('button', { name: 'Leave it open' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Leave P1 open' });
+  await dialog.getByRole('button', { name: 'spare, no conductor' }).click();
+  await dialog.getByRole('button', { name: 'Leave it open' }).click();
+  await expect(page.getByText('Left open: spare, no conductor')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Sign as done' })).toBeVisible();
+});
