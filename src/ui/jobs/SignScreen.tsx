@@ -45,7 +45,7 @@ const OpenList = ({
             )}
           </span>
           {item.leftOpenWhy === null && (
-            <button type="button" className="act-quiet" onClick={() => onLeave(item)}>
+            <button type="button" className="act-quiet" disabled={!job.isReady} onClick={() => onLeave(item)}>
               Leave it open
             </button>
           )}

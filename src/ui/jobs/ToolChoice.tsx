@@ -57,7 +57,7 @@ export const ToolChoice = ({
           </div>
         </div>
         {!isSigned && (
-          <button type="button" className="act-quiet" onClick={() => setChoosing(true)}>
+          <button type="button" className="act-quiet" disabled={!job.isReady} onClick={() => setChoosing(true)}>
             Take another tool
           </button>
         )}
@@ -85,7 +85,7 @@ export const ToolChoice = ({
           <button
             type="button"
             className={fit === fits[0] && fit.can > 0 && !fit.isOverdue ? 'act' : 'act-quiet'}
-            disabled={fit.can === 0}
+            disabled={fit.can === 0 || !job.isReady}
             onClick={() => {
               if (job.happen({ kind: 'tool-chosen', body: { tool: fit.tool } }).ok) setChoosing(false);
             }}
