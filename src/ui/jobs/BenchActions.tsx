@@ -117,7 +117,7 @@ export const BenchActions = ({
             onClick={act}
           >
             {name}
-            <span className="key">{keyName}</span>
+            <span className="key max-sm:hidden">{keyName}</span>
           </button>
         ))}
       </div>

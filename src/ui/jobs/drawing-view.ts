@@ -13,7 +13,7 @@ export type DrawingView = {
 };
 
 const HEAD_SHARE_OF_PITCH = 0.33;
-const MARGIN_HEADS = 2.6;
+const MARGIN_HEADS = 3.2;
 const SMALLEST_HEAD_PX = 13;
 const LARGEST_HEAD_PX = 34;
 const LONE_HEAD_MM = 4;
