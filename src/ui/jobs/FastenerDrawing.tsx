@@ -21,6 +21,16 @@ type Props = {
 const FIRST_SIZE = { width: 690, height: 560 };
 const RULER_GAP_PX = 70;
 
+// What is out of view is not drawn: 400 heads repainted at each pull would hold up the verdict.
+const isInView = (
+  { x, y, width, height, radius }: DrawingView,
+  place: { readonly xMm: number; readonly yMm: number },
+): boolean =>
+  place.xMm > x - radius * 3 &&
+  place.xMm < x + width + radius * 3 &&
+  place.yMm > y - radius * 3 &&
+  place.yMm < y + height + radius * 3;
+
 const shortName = (position: string): string => /[^\-/: ]+$/.exec(position)?.[0] ?? position;
 
 type HeadProps = {
@@ -159,15 +169,17 @@ export const FastenerDrawing = ({ fasteners, seenFrom, next, coming, onChoose }:
               )
             );
           })}
-          {fasteners.map((fastener) => (
-            <Head
-              key={fastener.planned.position}
-              fastener={fastener}
-              radius={view.radius}
-              isNext={fastener.planned.position === next}
-              onChoose={onChoose}
-            />
-          ))}
+          {fasteners
+            .filter(({ planned }) => isInView(view, planned))
+            .map((fastener) => (
+              <Head
+                key={fastener.planned.position}
+                fastener={fastener}
+                radius={view.radius}
+                isNext={fastener.planned.position === next}
+                onChoose={onChoose}
+              />
+            ))}
           {path.length > 1 && (
             <polyline
               points={path.map(({ xMm, yMm }) => `${xMm},${yMm}`).join(' ')}

@@ -57,7 +57,12 @@ export const ToolChoice = ({
           </div>
         </div>
         {!isSigned && (
-          <button type="button" className="act-quiet" disabled={!job.isReady} onClick={() => setChoosing(true)}>
+          <button
+            type="button"
+            className="act-quiet"
+            disabled={!job.isReady}
+            onClick={() => setChoosing(true)}
+          >
             Take another tool
           </button>
         )}
