@@ -1,6 +1,7 @@
 import { test as base, expect, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { valueOrThrow } from '#core/fault.ts';
+import { CAUTION_IDS } from '#core/job/cautions.ts';
 import { terminalLines } from '#core/job/terminal-list.ts';
 import { demoPeople } from '../../scripts/site/fill-demo.ts';
 
@@ -68,6 +69,8 @@ export const readyBench = async (page: Page, job: string, tool = 'TS-07'): Promi
   await expect(page.getByTestId('main-action')).toBeEnabled();
   await page.keyboard.press('Space');
   const dialog = page.getByRole('dialog', { name: 'Make safe' });
+  // `all` does not wait: asked before the sheet is drawn it finds no box to tick.
+  await expect(dialog.getByRole('checkbox')).toHaveCount(CAUTION_IDS.length);
   for (const box of await dialog.getByRole('checkbox').all()) await box.check();
   await dialog.getByRole('button', { name: 'All done' }).click();
   await expect(page.getByTestId('main-action')).toContainText('is set to');
