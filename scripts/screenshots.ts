@@ -40,7 +40,62 @@ const importDoubts = async (page: Page): Promise<void> => {
     .setInputFiles(inProject('demo', 'lists', 'filter-wheel-f1-with-doubts.csv'));
 };
 
+const goto =
+  (address: string) =>
+  async (page: Page): Promise<void> =>
+    void (await page.goto(address));
+const openTable = async (page: Page): Promise<void> => {
+  await page.goto('/specs/tables');
+  await page.getByRole('link', { name: /Flared tube nuts/ }).click();
+  await page.waitForURL(/tables\//);
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('button', { name: '3/8' }).click();
+};
+const openRequirement = async (page: Page): Promise<void> => {
+  await page.goto('/specs?requirement=R-7');
+  await page.getByTestId('derivation').waitFor();
+};
+const readSample = async (page: Page): Promise<void> => {
+  await page.goto('/specs/label');
+  await page.waitForLoadState('networkidle');
+  await page
+    .locator('textarea')
+    .fill('HEATER PANEL H2\n16-12 AWG CU 14-18 in-lb\n#10 21 in-lb\n#8 27 in-lb (3.1 Nm)\n2 x #12 CU 19');
+};
+
 const SHOTS: readonly Shot[] = [
+  { name: 'specs', size: DESIGN, show: openRequirement },
+  { name: 'specs-phone', size: PHONE, show: openRequirement },
+  { name: 'specs-dark', size: DESIGN, theme: 'dark', show: openRequirement },
+  { name: 'table', size: DESIGN, show: openTable },
+  { name: 'table-phone', size: PHONE, show: openTable },
+  { name: 'tables', size: DESIGN, show: goto('/specs/tables') },
+  { name: 'sources', size: DESIGN, show: goto('/specs/sources') },
+  { name: 'conflicts', size: DESIGN, show: goto('/specs/conflicts') },
+  { name: 'conflicts-phone', size: PHONE, show: goto('/specs/conflicts') },
+  { name: 'label', size: DESIGN, show: readSample },
+  { name: 'label-phone', size: PHONE, show: readSample },
+  {
+    name: 'source',
+    size: DESIGN,
+    show: async (page) => {
+      await page.goto('/specs/sources');
+      await page.getByRole('link', { name: /rev. B/ }).click();
+      await page.waitForURL(/sources\//);
+    },
+  },
+  {
+    name: 'search',
+    size: DESIGN,
+    show: async (page) => {
+      await page.goto('/jobs');
+      await page.waitForLoadState('networkidle');
+      await page.keyboard.press('/');
+      await page.getByLabel('Search everything').fill('flare 3/8');
+      await page.getByRole('option').first().waitFor();
+    },
+  },
+  { name: 'plan-news', size: DESIGN, show: (page) => openJob(page, 'Dome heater panel H1', 'plan') },
   {
     name: 'sign-in',
     size: DESIGN,

@@ -23,6 +23,7 @@ import { planJob } from '#server/services/plan-job.ts';
 import { everyone, toolCrib } from '#server/services/read-site.ts';
 import type { NewPerson } from '#wire/person.ts';
 import type { NewTool } from '#wire/tool.ts';
+import { fillDemoBook, reviseDemoBook, withBookValues } from './fill-demo-book.ts';
 import { inProject } from './paths.ts';
 
 const DAY_MS = 86_400_000;
@@ -112,10 +113,11 @@ const fillJob = async (job: DemoJob, people: readonly Person[], tools: readonly 
   const jobId = uuidv7({ msecs: startMs });
   const { lines } = valueOrThrow(terminalLines(readFileSync(inProject('demo', 'lists', job.list), 'utf8')));
   const { title, seenFrom, source } = job;
+  const settled = await withBookValues(lines);
   const at = { jobId, eventId: uuidv7({ msecs: startMs }), deviceTime: new Date(startMs).toISOString() };
   const asItHappened = (event: UnplacedEvent): string => event.deviceTime;
   const technician = person(job.technician);
-  const plan = { ...at, title, seenFrom, source, lines };
+  const plan = { ...at, title, seenFrom, source, lines: settled };
   const {
     sequence: _s,
     serverTime: _t,
@@ -148,5 +150,7 @@ export const fillDemo = async (): Promise<void> => {
   }
   const people = await everyone();
   const tools = await toolCrib();
+  await fillDemoBook(lead);
   for (const job of demo<DemoJob[]>('jobs.json')) await fillJob(job, people, tools);
+  await reviseDemoBook(lead);
 };

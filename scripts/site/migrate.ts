@@ -8,6 +8,9 @@ const LOCK_SECONDS = 60;
 /** What the application's account may do with each table; a table that is not named gets everything. */
 const RIGHTS: Readonly<Record<string, string>> = {
   events: 'SELECT, INSERT',
+  site_log: 'SELECT, INSERT',
+  book_requirement_revisions: 'SELECT, INSERT',
+  book_table_revisions: 'SELECT, INSERT',
   schema_migrations: 'SELECT',
 };
 

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { closeDatabase, database } from '#server/database/pool.ts';
 import { insertSite } from '#server/queries/site.ts';
+import { shipPublishedTables } from '#server/services/ship-published-tables.ts';
 import { type Running, startChild } from './child.ts';
 import { migrate } from './migrate.ts';
 import { inProject } from './paths.ts';
@@ -47,6 +48,7 @@ export const openSiteDatabase = async (folder: string, siteName: string): Promis
       { name: siteName, unit: 'N.m', schools: DEFAULT_SCHOOLS },
       randomBytes(SEALING_KEY_BYTES).toString('hex'),
     );
+    await shipPublishedTables();
     const stop = async (): Promise<void> => {
       await closeDatabase();
       await server.stop();

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Operation } from '#wire/api.ts';
+import type { DeepReadonly, Operation } from '#wire/operation.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type ProblemDetails, problemDetails, problemDetailsSchema } from '#wire/problems/problem-details.ts';
 
@@ -27,7 +27,7 @@ const addressOf = (template: string, params: Readonly<Record<string, string>>): 
 /** Calls an operation. `params` fill the `{name}`s of its path, the others become its query. Never throws for what a network or a server can do. */
 export const call = async <O extends Operation>(
   operation: O,
-  body: z.input<O['request']>,
+  body: DeepReadonly<z.input<O['request']>>,
   params: Readonly<Record<string, string>> = {},
 ): Promise<Answer<z.output<O['response']>>> => {
   const path = addressOf(operation.path, params);

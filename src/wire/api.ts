@@ -1,44 +1,18 @@
 import { z } from 'zod';
+import { BOOK_OPERATIONS } from './api-book.ts';
+import { logEntrySchema } from './book.ts';
 import * as compute from './compute.ts';
 import { jobEventSchema, unplacedEventSchema } from './job-event.ts';
 import { jobSummarySchema } from './job-summary.ts';
 import { newJobSchema } from './new-job.ts';
+import { computing, NOTHING, type Operation, operation } from './operation.ts';
 import { newPersonSchema, personSchema, pinSchema } from './person.ts';
 import { newSignatureSchema } from './signature.ts';
 import { siteSchema } from './site.ts';
 import { newToolSchema, toolSchema } from './tool.ts';
 
-/** An operation of the interface of programs: endpoints, the client and docs/openapi.json all follow from it. */
-export type Operation<
-  Q extends z.ZodType = z.ZodType,
-  A extends z.ZodType = z.ZodType,
-  W extends 'anyone' | 'person' = 'anyone' | 'person',
-> = {
-  readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
-  /** With `{name}` for what varies. */
-  readonly path: string;
-  readonly summary: string;
-  /** Who may: anyone, or a person who is signed in. What a role may is decided by the service. */
-  readonly who: W;
-  readonly request: Q;
-  readonly response: A;
-};
-
 /** Most events of one batch. */
 export const EVENTS_MAX = 100;
-
-const NOTHING = z.undefined();
-const operation = <Q extends z.ZodType, A extends z.ZodType, const W extends 'anyone' | 'person'>(
-  definition: Operation<Q, A, W>,
-): Operation<Q, A, W> => definition;
-
-const computing = <Q extends z.ZodType, A extends z.ZodType>(
-  name: string,
-  summary: string,
-  request: Q,
-  response: A,
-): Operation<Q, A, 'anyone'> =>
-  operation({ method: 'POST', path: `/api/v1/compute/${name}`, summary, who: 'anyone', request, response });
 
 export const OPERATIONS = {
   parseTorque: computing(
@@ -122,8 +96,16 @@ export const OPERATIONS = {
     path: '/api/v1/settings',
     summary: 'Change what the site has chosen',
     who: 'person',
-    request: siteSchema,
+    request: z.strictObject({ site: siteSchema, why: z.string().trim().max(300) }),
     response: siteSchema,
+  }),
+  siteChanges: operation({
+    method: 'GET',
+    path: '/api/v1/settings/changes',
+    summary: 'Who changed what the site has chosen, when and why',
+    who: 'person',
+    request: NOTHING,
+    response: z.array(logEntrySchema),
   }),
   listTools: operation({
     method: 'GET',
@@ -200,4 +182,5 @@ export const OPERATIONS = {
     request: NOTHING,
     response: z.string(),
   }),
+  ...BOOK_OPERATIONS,
 } as const satisfies Record<string, Operation>;

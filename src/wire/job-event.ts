@@ -5,15 +5,17 @@ import {
   EVENT_SCHEMA_VERSION,
   type JobEvent,
   type JobPlan,
+  type PlannedRequirement,
   PULL_METHODS,
   type PullBody,
   SIGNATURE_MEANINGS,
   type UnplacedEvent,
 } from '#core/job/event.ts';
 import { LIST_MAX_ROWS } from '#core/list/delimited-table.ts';
+import { bookReferenceSchema, printedTorqueSchema, requirementSourceSchema } from './book.ts';
 import { personSchema } from './person.ts';
 import { instantSchema, torqueUnitSchema, typedText, writtenTorqueSchema } from './quantity.ts';
-import { printedRequirementSchema, requirementSchema } from './requirement.ts';
+
 import { schoolsSchema } from './schools.ts';
 import { toolSchema } from './tool.ts';
 
@@ -22,11 +24,10 @@ const positionSchema = typedText(40);
 const whySchema = typedText(300);
 const hashSchema = z.string().regex(/^[0-9a-f]{64}$/);
 
-export const requirementSourceSchema = z.strictObject({
-  title: typedText(120),
-  revision: z.string().trim().max(40),
-  place: z.string().trim().max(120),
-});
+const plannedRequirementSchema = z.strictObject({
+  ...printedTorqueSchema.shape,
+  book: bookReferenceSchema.nullable(),
+}) satisfies z.ZodType<PlannedRequirement>;
 
 export const plannedFastenerSchema = z.strictObject({
   position: positionSchema,
@@ -36,11 +37,7 @@ export const plannedFastenerSchema = z.strictObject({
   conductor: z.string().trim().max(60),
   drive: z.enum(DRIVES),
   driveAssumed: z.boolean(),
-  requirement: z.strictObject({
-    printed: printedRequirementSchema,
-    readAs: printedRequirementSchema.nullable(),
-    requirement: requirementSchema,
-  }),
+  requirement: plannedRequirementSchema,
 });
 
 export const jobPlanSchema = z
@@ -106,6 +103,14 @@ const happenings = [
   { kind: 'fastener-loosened', body: atPosition },
   { kind: 'witness-marked', body: atPosition },
   { kind: 'left-open', body: z.strictObject({ position: positionSchema, why: whySchema }) },
+  {
+    kind: 'requirement-moved',
+    body: z.strictObject({ position: positionSchema, requirement: plannedRequirementSchema, why: whySchema }),
+  },
+  {
+    kind: 'run-on-measured',
+    body: z.strictObject({ position: positionSchema, torque: writtenTorqueSchema }),
+  },
   { kind: 'job-signed', body: z.strictObject({ meaning: z.enum(SIGNATURE_MEANINGS) }) },
   { kind: 'job-reopened', body: why },
 ] as const;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { TerminalLine } from '#core/job/terminal-list.ts';
 import { LIST_MAX_ROWS } from '#core/list/delimited-table.ts';
-import { requirementSourceSchema } from './job-event.ts';
+import { bookReferenceSchema, requirementSourceSchema } from './book.ts';
 import { instantSchema, typedText } from './quantity.ts';
 import { printedRequirementSchema } from './requirement.ts';
 
@@ -20,6 +20,7 @@ const terminalLineSchema = z.strictObject({
     drive: cell,
   }),
   readAs: printedRequirementSchema.nullable(),
+  book: bookReferenceSchema.nullable().optional(),
 });
 
 /** A terminal list with every line settled, to become a job. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { OPERATIONS, type Operation } from './api.ts';
+import { OPERATIONS } from './api.ts';
+import type { Operation } from './operation.ts';
 import { PROBLEM_MEDIA_TYPE, problemDetailsSchema } from './problems/problem-details.ts';
 
 type Schemas = Record<string, unknown>;
@@ -14,12 +15,15 @@ const jsonSchema = (schema: z.ZodType, io: 'input' | 'output', named: Schemas): 
 const withComponentReferences = (document: unknown): unknown =>
   JSON.parse(JSON.stringify(document).replaceAll('#/$defs/', '#/components/schemas/'));
 
+/** Path parameters that are names; the others are ids. */
+const PLAIN_PARAMETERS: ReadonlySet<string> = new Set(['kind', 'requirement']);
+
 const pathParameters = (path: string): readonly unknown[] =>
   [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
     name,
     in: 'path',
     required: true,
-    schema: { type: 'string', format: 'uuid' },
+    schema: PLAIN_PARAMETERS.has(name ?? '') ? { type: 'string' } : { type: 'string', format: 'uuid' },
   }));
 
 const operationObject = (id: string, operation: Operation, named: Schemas): unknown => ({

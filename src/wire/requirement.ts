@@ -24,6 +24,7 @@ export const requirementSchema = z
     }),
     z.strictObject({ kind: z.literal('maximum'), maximum: writtenTorqueSchema }),
     z.strictObject({ kind: z.literal('minimum'), minimum: writtenTorqueSchema }),
+    z.strictObject({ kind: z.literal('snug-then-angle'), angleDegrees: z.number().positive().max(720) }),
     z.strictObject({
       kind: z.literal('torque-then-angle'),
       torque: writtenTorqueSchema,

@@ -101,9 +101,13 @@ describe('planning a job', () => {
   test('a job keeps the schools it was planned with', async () => {
     const site = await siteChoices();
     const { job } = await plannedJob();
-    await changeSite({ ...site, schools: { ...site.schools, rangeTarget: 'high-end' } }, await person('Lea'));
+    await changeSite(
+      { ...site, schools: { ...site.schools, rangeTarget: 'high-end' } },
+      'a try',
+      await person('Lea'),
+    );
     expect((await stateOf(job)).plan.schools.rangeTarget).toBe(site.schools.rangeTarget);
-    await changeSite(site, await person('Lea'));
+    await changeSite(site, 'back again', await person('Lea'));
   });
 });
 

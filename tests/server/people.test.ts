@@ -120,14 +120,14 @@ describe('tools and the site', () => {
   test('only a lead adds a tool or changes the site', async () => {
     const tam = await person('Tam');
     expect(code(await addTool({ ...newTool, code: 'T-9' }, tam))).toBe('role-forbidden');
-    expect(code(await changeSite(await siteChoices(), tam))).toBe('role-forbidden');
+    expect(code(await changeSite(await siteChoices(), '', tam))).toBe('role-forbidden');
   });
 
   test('the site’s choices come back as they were changed', async () => {
     const site = await siteChoices();
     const changed = { ...site, schools: { ...site.schools, rangeTarget: 'low-end' as const } };
-    valueOrThrow(await changeSite(changed, await person('Lea')));
+    valueOrThrow(await changeSite(changed, 'a try', await person('Lea')));
     expect(await siteChoices()).toEqual(changed);
-    valueOrThrow(await changeSite(site, await person('Lea')));
+    valueOrThrow(await changeSite(site, 'back again', await person('Lea')));
   });
 });

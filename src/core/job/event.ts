@@ -1,3 +1,5 @@
+import type { BookRequirement } from '../book/book-requirement.ts';
+import type { Conditions } from '../requirement/conditions.ts';
 import type { Requirement } from '../requirement/requirement.ts';
 import type { Schools } from '../target/schools.ts';
 import type { Tool } from '../tool/tool.ts';
@@ -25,6 +27,24 @@ export type PlannedRequirement = {
   /** What a person read it as; null when the print speaks for itself. */
   readonly readAs: string | null;
   readonly requirement: Requirement;
+  /** What the spec book said when it was taken from there; null where it stands only in the job's own list. */
+  readonly book: BookReference | null;
+};
+
+/** A requirement or a table row of the spec book, at the revision that was used. It stays with the job whatever becomes of the book. */
+export type BookReference = {
+  readonly kind: 'requirement' | 'table';
+  readonly id: string;
+  /** `R-12`, or the table's name. */
+  readonly code: string;
+  readonly revision: number;
+  readonly sourceId: string;
+  readonly source: RequirementSource;
+  readonly otherPart: BookRequirement['otherPart'];
+  readonly conditions: Conditions;
+  readonly isPartSofter: boolean;
+  /** The decision for this requirement where sources disagree; null where none was needed or made. */
+  readonly decided: { readonly why: string; readonly by: string } | null;
 };
 
 export type PlannedFastener = {
@@ -96,6 +116,18 @@ export type JobHappening =
   | { readonly kind: 'fastener-loosened'; readonly body: { readonly position: string } }
   | { readonly kind: 'witness-marked'; readonly body: { readonly position: string } }
   | { readonly kind: 'left-open'; readonly body: { readonly position: string; readonly why: string } }
+  | {
+      readonly kind: 'requirement-moved';
+      readonly body: {
+        readonly position: string;
+        readonly requirement: PlannedRequirement;
+        readonly why: string;
+      };
+    }
+  | {
+      readonly kind: 'run-on-measured';
+      readonly body: { readonly position: string; readonly torque: WrittenTorque };
+    }
   | { readonly kind: 'job-signed'; readonly body: { readonly meaning: SignatureMeaning } }
   | { readonly kind: 'job-reopened'; readonly body: { readonly why: string } };
 

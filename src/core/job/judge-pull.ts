@@ -9,6 +9,7 @@ import { fromNewtonMetres, toNewtonMetres } from '../torque/unit.ts';
 import { pullStandardUncertainty } from '../verdict/pull-uncertainty.ts';
 import { type Judged, tighteningVerdict } from '../verdict/tightening-verdict.ts';
 import type { PullBody, PullMethod } from './event.ts';
+import { needsRunOn } from './plan-happenings.ts';
 import type { JobRefusal } from './refusal.ts';
 import { type FastenerState, fastenerAt, type JobState } from './state.ts';
 
@@ -101,7 +102,7 @@ const judgedBody = (
 };
 
 /** Judges a pull on the job as it stands: the event body with its verdict, or why it can't be recorded yet.
- *  Refuses: unknown-position, job-signed, cautions-incomplete, loosen-first, tool-not-chosen, setting-not-made,
+ *  Refuses: unknown-position, job-signed, cautions-incomplete, loosen-first, run-on-missing, tool-not-chosen, setting-not-made,
  *  reading-out-of-bounds, mix-up-question, and what toolSetting and readNumber refuse. */
 export const judgePull = (state: JobState, facts: PullFacts): Result<PullBody, JobRefusal> => {
   const fastener = fastenerAt(state, facts.position);
@@ -109,6 +110,7 @@ export const judgePull = (state: JobState, facts: PullFacts): Result<PullBody, J
   if (state.signatures.length > 0) return refused({ code: 'job-signed' });
   if (!state.cautions) return refused({ code: 'cautions-incomplete' });
   if (fastener.isPastLimit) return refused({ code: 'loosen-first', position: facts.position });
+  if (needsRunOn(fastener)) return refused({ code: 'run-on-missing', position: facts.position });
   if (facts.method === 'by-feel')
     return accepted(
       judgedBody(state, fastener, facts, { kind: 'by-feel' }, { toolId: null, setting: null, reading: null }),

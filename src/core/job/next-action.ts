@@ -1,5 +1,6 @@
 import type { ToolSetting } from '../setting/tool-setting.ts';
 import { isSetFor, wantedSetting } from './judge-pull.ts';
+import { needsRunOn } from './plan-happenings.ts';
 import type { JobRefusal } from './refusal.ts';
 import { fastenerAt, type JobState } from './state.ts';
 
@@ -8,6 +9,7 @@ export type NextAction =
   | { readonly kind: 'choose-tool' }
   | { readonly kind: 'make-safe' }
   | { readonly kind: 'loosen' }
+  | { readonly kind: 'measure-run-on' }
   | { readonly kind: 'set-tool'; readonly wanted: ToolSetting }
   | { readonly kind: 'pull'; readonly wanted: ToolSetting }
   | { readonly kind: 'another-tool'; readonly refusal: JobRefusal }
@@ -22,6 +24,7 @@ export const nextAction = (state: JobState, position: string | null): NextAction
   const fastener = position === null ? undefined : fastenerAt(state, position);
   if (!fastener) return { kind: 'sign' };
   if (fastener.isPastLimit) return { kind: 'loosen' };
+  if (needsRunOn(fastener)) return { kind: 'measure-run-on' };
   const wanted = wantedSetting(state, fastener);
   if (!wanted.ok) return { kind: 'another-tool', refusal: wanted.refusal };
   return { kind: isSetFor(state, wanted.value) ? 'pull' : 'set-tool', wanted: wanted.value };

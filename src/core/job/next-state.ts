@@ -2,7 +2,13 @@ import { assertNever } from '../fault.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import { loosened, pullMade, pullVoided, toolSet, witnessMarked } from './bench-happenings.ts';
 import type { UnplacedEvent } from './event.ts';
-import { cautionsConfirmed, planned, toolChosen } from './plan-happenings.ts';
+import {
+  cautionsConfirmed,
+  planned,
+  requirementMoved,
+  runOnMeasured,
+  toolChosen,
+} from './plan-happenings.ts';
 import type { JobRefusal } from './refusal.ts';
 import { leftOpen, reopened, signed } from './sign-happenings.ts';
 import type { JobState } from './state.ts';
@@ -30,6 +36,10 @@ const happened = (state: JobState, event: UnplacedEvent): Next => {
       return loosened(state, event);
     case 'witness-marked':
       return witnessMarked(state, event);
+    case 'requirement-moved':
+      return requirementMoved(state, event);
+    case 'run-on-measured':
+      return runOnMeasured(state, event);
     case 'left-open':
       return leftOpen(state, event);
     case 'job-signed':

@@ -1,41 +1,66 @@
 import { accepted, type Result, refused } from '../result.ts';
-import { targetAndAcceptance } from '../target/target-and-acceptance.ts';
+import type { Schools } from '../target/schools.ts';
+import { specifiedTarget } from '../target/specified-target.ts';
+import type { Target } from '../target/target-and-acceptance.ts';
+import type { WrittenTorque } from '../torque/torque.ts';
 import { cautionsFor } from './cautions.ts';
-import type { EventOf } from './event.ts';
+import { saysNothing, withFastener } from './change-fastener.ts';
+import type { EventOf, PlannedFastener, PlannedRequirement } from './event.ts';
 import type { JobRefusal } from './refusal.ts';
-import type { FastenerState, JobState } from './state.ts';
+import { type FastenerState, fastenerAt, type JobState } from './state.ts';
 
 type Next = Result<JobState, JobRefusal>;
 
-/** A job from its plan: every fastener open, with its target. Refuses: position-repeated, angle-not-recordable. */
+/** Target and acceptance of a requirement on a job. The school "tool class" has none until a tool is chosen, which works it out again; the
+ *  site's tolerance stands in until then. Refuses: what specifiedTarget refuses, and angle-not-recordable. */
+const targetOnJob = (
+  { requirement, book }: PlannedRequirement,
+  runOn: WrittenTorque | null,
+  schools: Schools,
+  toolLimitPercent: number | null,
+): Result<Target, JobRefusal> => {
+  const known =
+    toolLimitPercent === null ? { ...schools, nominalTolerance: 'site-tolerance' as const } : schools;
+  const printedRunOn = book?.conditions.runOn.kind === 'measured' ? book.conditions.runOn.torque : null;
+  const target = specifiedTarget(
+    {
+      requirement,
+      otherPart: book?.otherPart?.requirement ?? null,
+      runOn: runOn ?? printedRunOn,
+      isForHarderMaterial: book?.isPartSofter ?? false,
+    },
+    known,
+    toolLimitPercent,
+  );
+  if (!target.ok) return target;
+  const { thenAngleDegrees, ...torqueTarget } = target.value;
+  return thenAngleDegrees === null
+    ? accepted(torqueTarget)
+    : refused({ code: 'angle-not-recordable', angleDegrees: thenAngleDegrees });
+};
+
+const untouched = (planned: PlannedFastener, target: Target): FastenerState => ({
+  planned,
+  target,
+  runOn: null,
+  pulls: [],
+  status: 'open',
+  isPastLimit: false,
+  isWitnessMarked: false,
+  leftOpen: null,
+});
+
+/** A job from its plan: every fastener open, with its target. Refuses: position-repeated, angle-not-recordable, made-for-harder-material. */
 export const planned = (event: EventOf<'job-planned'>): Next => {
   const fasteners: FastenerState[] = [];
   const placeOf = new Map<string, number>();
   for (const fastener of event.body.fasteners) {
     const { position } = fastener;
     if (placeOf.has(position)) return refused({ code: 'position-repeated', position });
-    const { schools } = event.body;
-    const target = targetAndAcceptance(fastener.requirement.requirement, schools, null);
-    // The school "tool class" has no acceptance until a tool is chosen, which works it out again; the site's tolerance stands in until then.
-    const settled =
-      !target.ok && target.refusal.code === 'tool-needed'
-        ? targetAndAcceptance(
-            fastener.requirement.requirement,
-            { ...schools, nominalTolerance: 'site-tolerance' },
-            null,
-          )
-        : target;
-    if (!settled.ok) return settled;
+    const target = targetOnJob(fastener.requirement, null, event.body.schools, null);
+    if (!target.ok) return target;
     placeOf.set(position, fasteners.length);
-    fasteners.push({
-      planned: fastener,
-      target: settled.value,
-      pulls: [],
-      status: 'open',
-      isPastLimit: false,
-      isWitnessMarked: false,
-      leftOpen: null,
-    });
+    fasteners.push(untouched(fastener, target.value));
   }
   return accepted({
     job: event.job,
@@ -56,8 +81,9 @@ export const planned = (event: EventOf<'job-planned'>): Next => {
 export const toolChosen = (state: JobState, { body: { tool } }: EventOf<'tool-chosen'>): Next => {
   const fasteners: FastenerState[] = [];
   for (const fastener of state.fasteners) {
-    const target = targetAndAcceptance(
-      fastener.planned.requirement.requirement,
+    const target = targetOnJob(
+      fastener.planned.requirement,
+      fastener.runOn,
       state.plan.schools,
       tool.limitPercent,
     );
@@ -67,6 +93,62 @@ export const toolChosen = (state: JobState, { body: { tool } }: EventOf<'tool-ch
   }
   return accepted({ ...state, tool, setting: null, fasteners });
 };
+
+/** A fastener moved to another requirement, as after its source was withdrawn. What was pulled stays in the record; the fastener is open
+ *  again, since nothing has been judged by the new one. Refuses: unknown-position, why-missing, and what the target refuses. */
+export const requirementMoved = (state: JobState, { body }: EventOf<'requirement-moved'>): Next => {
+  const fastener = fastenerAt(state, body.position);
+  if (!fastener) return refused({ code: 'unknown-position', position: body.position });
+  if (saysNothing(body.why)) return refused({ code: 'why-missing' });
+  const target = targetOnJob(
+    body.requirement,
+    fastener.runOn,
+    state.plan.schools,
+    state.tool?.limitPercent ?? null,
+  );
+  if (!target.ok) return target;
+  return accepted(
+    withFastener(state, body.position, (each) => ({
+      ...each,
+      planned: { ...each.planned, requirement: body.requirement },
+      target: target.value,
+      status: 'open',
+      isWitnessMarked: false,
+      leftOpen: null,
+    })),
+  );
+};
+
+/** Highest run-on torque accepted, as a share of the target: above it the nut or the reading is wrong. */
+const RUN_ON_MAX_OF_TARGET = 2;
+
+/** The run-on torque of a self-locking thread, measured before seating: target and acceptance shift by it.
+ *  Source: FAA AC 43.13-1B, par. 7-40. Refuses: unknown-position, run-on-too-high, pulled-already, and what the target refuses. */
+export const runOnMeasured = (state: JobState, { body }: EventOf<'run-on-measured'>): Next => {
+  const fastener = fastenerAt(state, body.position);
+  if (!fastener) return refused({ code: 'unknown-position', position: body.position });
+  if (
+    fastener.pulls.some(({ voided }) => voided === null) &&
+    !fastener.isPastLimit &&
+    fastener.status === 'in'
+  )
+    return refused({ code: 'already-in', position: body.position });
+  const toolLimitPercent = state.tool?.limitPercent ?? null;
+  const { requirement } = fastener.planned;
+  const bare = targetOnJob(requirement, null, state.plan.schools, toolLimitPercent);
+  const target = targetOnJob(requirement, body.torque, state.plan.schools, toolLimitPercent);
+  if (!bare.ok) return bare;
+  if (!target.ok) return target;
+  if (target.value.target - bare.value.target > bare.value.target * RUN_ON_MAX_OF_TARGET)
+    return refused({ code: 'run-on-too-high', position: body.position });
+  return accepted(
+    withFastener(state, body.position, (each) => ({ ...each, runOn: body.torque, target: target.value })),
+  );
+};
+
+/** Whether a fastener's run-on torque must be measured before it is pulled. */
+export const needsRunOn = ({ planned: { requirement }, runOn }: FastenerState): boolean =>
+  runOn === null && requirement.book?.conditions.runOn.kind === 'to-be-measured';
 
 /** The cautions confirmed. Refuses: cautions-incomplete. */
 export const cautionsConfirmed = (state: JobState, event: EventOf<'cautions-confirmed'>): Next => {

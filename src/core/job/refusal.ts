@@ -19,6 +19,8 @@ export type JobRefusal =
   | { readonly code: 'setting-not-made'; readonly wanted: string; readonly unit: TorqueUnit }
   | { readonly code: 'reading-out-of-bounds' }
   | { readonly code: 'loosen-first'; readonly position: string }
+  | { readonly code: 'run-on-missing'; readonly position: string }
+  | { readonly code: 'run-on-too-high'; readonly position: string }
   | { readonly code: 'nothing-to-loosen'; readonly position: string }
   | {
       readonly code: 'mix-up-question';

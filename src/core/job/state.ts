@@ -19,6 +19,8 @@ export type PullRecord = {
 export type FastenerState = {
   readonly planned: PlannedFastener;
   readonly target: Target;
+  /** Run-on torque measured on the last turns before seating, added to target and acceptance; null until measured. */
+  readonly runOn: WrittenTorque | null;
   readonly pulls: readonly PullRecord[];
   readonly status: FastenerStatus;
   /** Whether it went past and must be loosened before it is pulled again. */

@@ -1,48 +1,34 @@
 import { type DelimitedTable, delimitedTable, type TableRefusal } from '../list/delimited-table.ts';
-import {
-  type ReadRequirement,
-  type RequirementRefusal,
-  readRequirement,
-} from '../requirement/read-requirement.ts';
-import { printedTorques } from '../requirement/requirement.ts';
+import type { ListFinding, ListLine } from '../list/list-line.ts';
+import type { ReadRequirement } from '../requirement/read-requirement.ts';
+import { type SettledRefusal, settledRequirement } from '../requirement/settled-requirement.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import type { Schools } from '../target/schools.ts';
 import { type TargetRefusal, targetAndAcceptance } from '../target/target-and-acceptance.ts';
 import { type NumberRefusal, readNumber } from '../torque/read-number.ts';
-import { type TorqueUnit, unitSymbol } from '../torque/unit.ts';
-import { DRIVES, type Drive, type PlannedFastener } from './event.ts';
+import type { TorqueUnit } from '../torque/unit.ts';
+import { type BookReference, DRIVES, type Drive, type PlannedFastener } from './event.ts';
 
 export const TERMINAL_COLUMNS = ['position', 'label', 'x_mm', 'y_mm', 'conductor', 'requirement'] as const;
 export type TerminalColumn = (typeof TERMINAL_COLUMNS)[number] | 'drive';
 
 /** One line of a terminal list as it came, and what a person has settled about it. */
-export type TerminalLine = {
-  readonly line: number;
-  readonly cells: Readonly<{ [C in TerminalColumn]?: string | undefined }>;
-  /** What a person read the printed requirement as; null while the print speaks for itself. */
-  readonly readAs: string | null;
+export type TerminalLine = ListLine<TerminalColumn> & {
+  /** Where in the spec book the requirement was taken from; left out while it stands only in the list. */
+  readonly book?: BookReference | null | undefined;
 };
 
 export type CellRefusal =
-  | RequirementRefusal
+  | SettledRefusal
   | NumberRefusal
   | TargetRefusal
   | { readonly code: 'cell-empty' }
   | { readonly code: 'cell-too-long'; readonly longest: number }
   | { readonly code: 'coordinate-out-of-bounds'; readonly mostMm: number }
   | { readonly code: 'position-repeated'; readonly position: string; readonly firstLine: number }
-  | { readonly code: 'unknown-drive'; readonly text: string; readonly known: readonly Drive[] }
-  | {
-      readonly code: 'statements-disagree';
-      readonly candidates: readonly string[];
-      readonly differencePercent: number | null;
-    };
+  | { readonly code: 'unknown-drive'; readonly text: string; readonly known: readonly Drive[] };
 
-export type CellFinding = {
-  readonly line: number;
-  readonly column: TerminalColumn;
-  readonly refusal: CellRefusal;
-};
+export type CellFinding = ListFinding<TerminalColumn, CellRefusal>;
 
 /** How one line was read: the fastener, or what must be settled first. */
 export type ReadLine = {
@@ -94,29 +80,15 @@ const readDrive = (text: string): Result<Drive, CellRefusal> => {
   return drive ? accepted(drive) : refused({ code: 'unknown-drive', text: text.slice(0, 40), known: DRIVES });
 };
 
-const statementText = (read: ReadRequirement, index: number): string => {
-  const requirement = [read.requirement, ...read.alsoPrinted][index] ?? read.requirement;
-  const torques = printedTorques(requirement);
-  const digits = torques.map(({ text }) => text).join('–');
-  return `${digits} ${unitSymbol(torques[0]?.unit ?? 'N.m')}`;
-};
-
 const readCellRequirement = (
   line: TerminalLine,
   siteUnit: TorqueUnit,
   schools: Schools,
 ): Result<ReadRequirement, CellRefusal> => {
-  const read = readRequirement(line.readAs ?? line.cells.requirement ?? '', siteUnit);
+  const read = settledRequirement(line.readAs ?? line.cells.requirement ?? '', siteUnit);
   if (!read.ok) return read;
-  const { requirement, alsoPrinted, disagreements } = read.value;
-  if (disagreements.length > 0)
-    return refused({
-      code: 'statements-disagree',
-      candidates: [requirement, ...alsoPrinted].map((_, index) => statementText(read.value, index)),
-      differencePercent: disagreements[0]?.differencePercent ?? null,
-    });
   // A class-based tolerance needs the tool, which is chosen later; any limit proves that the rest can be worked out.
-  const target = targetAndAcceptance(requirement, schools, 0);
+  const target = targetAndAcceptance(read.value.requirement, schools, 0);
   return target.ok ? read : target;
 };
 
@@ -157,6 +129,7 @@ export const readTerminalLine = (source: TerminalLine, siteUnit: TorqueUnit, sch
           printed: (cells.requirement ?? '').trim(),
           readAs: source.readAs,
           requirement: read.requirement,
+          book: source.book ?? null,
         },
       }
     : null;

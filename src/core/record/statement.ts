@@ -39,11 +39,20 @@ const pullStatement = ({ eventId, person, deviceTime, body, voided }: PullRecord
   voided,
 });
 
-const fastenerStatement = ({ planned, target, pulls, status, isWitnessMarked, leftOpen }: FastenerState) => ({
+const fastenerStatement = ({
+  planned,
+  target,
+  runOn,
+  pulls,
+  status,
+  isWitnessMarked,
+  leftOpen,
+}: FastenerState) => ({
   position: planned.position,
   label: planned.label,
   conductor: planned.conductor,
   requirement: planned.requirement,
+  runOn,
   derivation: target.steps.map(stepStatement),
   status,
   witnessMarked: isWitnessMarked,

@@ -67,10 +67,16 @@ const isRecordShaped = (value: unknown): value is JobRecord => {
 
 /** The first fastener whose stated requirement is not what its print (or what a person read it as) says. */
 const misreadPosition = (event: JobEvent): string | null => {
-  if (event.kind !== 'job-planned') return null;
-  const misread = event.body.fasteners.find(({ requirement }) => {
-    const read = readRequirement(requirement.readAs ?? requirement.printed, event.body.siteUnit);
-    return !read.ok || canonicalText(read.value.requirement) !== canonicalText(requirement.requirement);
+  const stated =
+    event.kind === 'job-planned'
+      ? event.body.fasteners
+      : event.kind === 'requirement-moved'
+        ? [event.body]
+        : [];
+  const misread = stated.find(({ requirement: { printed, readAs, requirement } }) => {
+    // A requirement carries its own unit by now; which unit the site prefers changes no value.
+    const read = readRequirement(readAs ?? printed, 'N.m');
+    return !read.ok || canonicalText(read.value.requirement) !== canonicalText(requirement);
   });
   return misread?.position ?? null;
 };

@@ -12,7 +12,7 @@ export type Token = Span &
     | { readonly mark: 'N'; readonly number: WrittenNumber }
     | { readonly mark: 'U'; readonly unit: TorqueUnit }
     | { readonly mark: 'F'; readonly candidates: readonly TorqueUnit[] }
-    | { readonly mark: '-' | '±' | '%' | '°' | '+' | '<' | '>' | '|' }
+    | { readonly mark: '-' | '±' | '%' | '°' | '+' | '<' | '>' | '|' | 'S' }
   );
 
 export type LexRefusal =
@@ -20,10 +20,11 @@ export type LexRefusal =
   | { readonly code: 'unreadable-text'; readonly text: string; readonly start: number };
 
 // Order matters: `+/-` before `+`, words before their letters, a range dash last.
-const MARKS: readonly (readonly ['±' | '+' | '%' | '°' | '<' | '>' | '|' | '-' | ' ', RegExp])[] = [
+const MARKS: readonly (readonly ['±' | '+' | '%' | '°' | '<' | '>' | '|' | '-' | 'S' | ' ', RegExp])[] = [
   ['±', /±|\+\s*\/\s*[-−–]|\+[-−–]|plus\s+or\s+minus/iy],
   ['<', /(?:max(?:imum)?|not more than|no more than|not to exceed|up to|at most)(?![a-z])\.?|≤|<=/iy],
   ['>', /(?:min(?:imum)?|not less than|no less than|at least)(?![a-z])\.?|≥|>=/iy],
+  ['S', /snug(?:[- ]?tight)?(?![a-z])/iy],
   ['%', /%|per\s?cent(?![a-z])/iy],
   ['°', /°|º|deg(?:rees?)?(?![a-z])\.?/iy],
   ['-', /\/\s*[-−–](?=\s*[\d.,])|to(?![a-z])|through(?![a-z])|\.{2,3}|…|[-−–—~]/iy],

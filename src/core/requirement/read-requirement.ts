@@ -33,6 +33,8 @@ export type RequirementRefusal =
 export type ReadRequirement = {
   readonly printed: string;
   readonly requirement: Requirement;
+  /** Each statement's own words, such as `15-20 in-lb` and `1.7-2.3 Nm`. */
+  readonly statements: readonly string[];
   /** The same requirement printed again in other units. */
   readonly alsoPrinted: readonly Requirement[];
   /** Where the statements differ by more than rounding; empty when they agree. */
@@ -46,10 +48,10 @@ export const TORQUE_MAX_NEWTON_METRES = 10_000;
 const ANGLE_MAX_DEGREES = 720;
 
 type Statement = { readonly text: string; readonly tokens: readonly Token[] };
-type Shape = { readonly pattern: RegExp; readonly build: Build };
+type Shape = { readonly pattern: RegExp; readonly build: Build; readonly isWithoutTorque?: true };
 type Build = (torque: (index: number) => WrittenTorque, number: (index: number) => number) => Requirement;
 
-// Marks: N number, U unit, - to, ± tolerance, % percent, ° degrees, + plus, < at most, > at least.
+// Marks: N number, U unit, - to, ± tolerance, % percent, ° degrees, + plus, < at most, > at least, S snug.
 const SHAPES: readonly Shape[] = [
   { pattern: /^NU?-NU?$/, build: (t) => ({ kind: 'range', low: t(0), high: t(1) }) },
   { pattern: /^>NU?<NU?$|^NU?>NU?<$/, build: (t) => ({ kind: 'range', low: t(0), high: t(1) }) },
@@ -71,6 +73,11 @@ const SHAPES: readonly Shape[] = [
   {
     pattern: /^NU?\+N°$/,
     build: (t, n) => ({ kind: 'torque-then-angle', torque: t(0), angleDegrees: n(1) }),
+  },
+  {
+    pattern: /^S\+?N°$/,
+    build: (_, n) => ({ kind: 'snug-then-angle', angleDegrees: n(0) }),
+    isWithoutTorque: true,
   },
 ];
 
@@ -116,7 +123,8 @@ const boundsRefusal = (requirement: Requirement, text: string): RequirementRefus
     (requirement.kind === 'nominal-absolute' && requirement.minus.value >= requirement.nominal.value)
   )
     return { code: 'tolerance-too-wide', text };
-  if (requirement.kind === 'torque-then-angle' && requirement.angleDegrees > ANGLE_MAX_DEGREES)
+  const isAngle = requirement.kind === 'torque-then-angle' || requirement.kind === 'snug-then-angle';
+  if (isAngle && (requirement.angleDegrees > ANGLE_MAX_DEGREES || requirement.angleDegrees <= 0))
     return { code: 'unreadable-shape', text };
   return null;
 };
@@ -137,7 +145,8 @@ const readStatement = (
       candidates: candidatesFor(text, tokens, force, siteUnit),
     });
   const units = [...new Set(tokens.flatMap((token) => (token.mark === 'U' ? [token.unit] : [])))];
-  const [unit] = units;
+  // A shape without a torque never asks for the unit that stands in here.
+  const unit = units[0] ?? (shape.isWithoutTorque ? siteUnit : undefined);
   if (unit === undefined)
     return refused({
       code: 'no-unit',
@@ -195,7 +204,8 @@ export const readRequirement = (
     return refused({ code: 'ambiguous-torque', text: printed, candidates });
   }
   const read: Requirement[] = [];
-  for (const statement of statementsOf(printed, lexed.value)) {
+  const statements = statementsOf(printed, lexed.value);
+  for (const statement of statements) {
     const requirement = readStatement(statement, siteUnit);
     if (!requirement.ok) return requirement;
     read.push(requirement.value);
@@ -205,6 +215,7 @@ export const readRequirement = (
   return accepted({
     printed,
     requirement,
+    statements: statements.map(({ text }) => text),
     alsoPrinted,
     disagreements: alsoPrinted.flatMap((other) => disagreements(requirement, other)),
   });

@@ -1,4 +1,5 @@
 import type { WrittenTorque } from '../torque/torque.ts';
+import type { TorqueUnit } from '../torque/unit.ts';
 
 /** What a source demands of a fastener, in the source's own unit and digits. */
 export type Requirement =
@@ -17,7 +18,9 @@ export type Requirement =
     }
   | { readonly kind: 'maximum'; readonly maximum: WrittenTorque }
   | { readonly kind: 'minimum'; readonly minimum: WrittenTorque }
-  | { readonly kind: 'torque-then-angle'; readonly torque: WrittenTorque; readonly angleDegrees: number };
+  | { readonly kind: 'torque-then-angle'; readonly torque: WrittenTorque; readonly angleDegrees: number }
+  /** An angle from snug: the source prints no torque at all. */
+  | { readonly kind: 'snug-then-angle'; readonly angleDegrees: number };
 
 /** Every torque that a requirement prints, lowest first where it has two; a tolerance is not one of them. */
 export const printedTorques = (requirement: Requirement): readonly WrittenTorque[] => {
@@ -34,9 +37,11 @@ export const printedTorques = (requirement: Requirement): readonly WrittenTorque
       return [requirement.minimum];
     case 'torque-then-angle':
       return [requirement.torque];
+    case 'snug-then-angle':
+      return [];
   }
 };
 
-/** The unit a requirement was printed in. */
-export const printedUnit = (requirement: Requirement): WrittenTorque['unit'] =>
-  (printedTorques(requirement)[0] as WrittenTorque).unit;
+/** The unit a requirement was printed in; the other one where it prints no torque. */
+export const printedUnit = (requirement: Requirement, otherwise: TorqueUnit): TorqueUnit =>
+  printedTorques(requirement)[0]?.unit ?? otherwise;

@@ -14,7 +14,12 @@ export type DerivationRule =
   | 'printed-value'
   | 'printed-tolerance'
   | 'site-tolerance'
-  | 'tool-class-tolerance';
+  | 'tool-class-tolerance'
+  | 'harder-minimum-as-maximum'
+  | 'lower-part-governs'
+  | 'overlap-of-parts'
+  | 'run-on-added'
+  | 'lubrication-ratio';
 
 /** A choice of school that a step rests on. */
 export type SchoolChoice = {

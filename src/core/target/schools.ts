@@ -7,6 +7,16 @@ export type Schools = {
   readonly nominalTolerance: 'site-tolerance' | 'tool-class';
   /** Half width assumed around a single value, in percent, for the school `site-tolerance`. */
   readonly siteTolerancePercent: number;
+  /** Two parts with different values in one joint. */
+  readonly twoParts: 'lower-governs' | 'overlap-else-lower';
+  /** A table value made for a harder material than the part in hand. */
+  readonly harderMaterial: 'refuse' | 'minimum-as-maximum';
+  readonly windingDown: 'lowest-graduation' | 'zero';
+  readonly offsetAdapter: 'right-angle' | 'any-angle';
+  /** How a finished fastener is checked. */
+  readonly finishedCheck: 'first-movement' | 'second-click' | 'loosen-and-retighten';
+  readonly inspectorSample: 'every-fastener' | 'computed-sample' | 'one-per-panel';
+  readonly toolService: 'recalibrate' | 'replace-yearly';
   readonly betweenGraduations: 'nearest-inside' | 'the-one-below';
   readonly decisionRule: 'simple' | 'guarded';
   /** Guard band as a multiple of the expanded uncertainty U95, for the rule `guarded`. */
@@ -20,6 +30,13 @@ export const DEFAULT_SCHOOLS: Schools = {
   maximumSharePercent: 80,
   nominalTolerance: 'site-tolerance',
   siteTolerancePercent: 10,
+  twoParts: 'lower-governs',
+  harderMaterial: 'refuse',
+  windingDown: 'lowest-graduation',
+  offsetAdapter: 'right-angle',
+  finishedCheck: 'first-movement',
+  inspectorSample: 'computed-sample',
+  toolService: 'recalibrate',
   betweenGraduations: 'nearest-inside',
   decisionRule: 'simple',
   guardFactor: 1,

@@ -15,7 +15,8 @@ export type Target = {
 
 export type TargetRefusal =
   | { readonly code: 'tool-needed' }
-  | { readonly code: 'angle-not-recordable'; readonly angleDegrees: number };
+  | { readonly code: 'angle-not-recordable'; readonly angleDegrees: number }
+  | { readonly code: 'made-for-harder-material' };
 
 /** Target of a maximum alone, as a share of it. Source: common practice, no published source. */
 export const SHARE_OF_MAXIMUM = 0.8;
@@ -34,7 +35,8 @@ type StepOptions = {
   readonly assumed?: boolean;
 };
 
-const step = (
+/** A line of a derivation; without options it carries no ratio, no school, and nothing assumed. */
+export const derivationStep = (
   rule: DerivationRule,
   gives: DerivationStep['gives'],
   result: number,
@@ -59,9 +61,9 @@ const rangeSteps = (a: NewtonMetres, b: NewtonMetres, schools: Schools): readonl
   const [rule, target] = rules[schools.rangeTarget];
   const school = { question: 'rangeTarget', choice: schools.rangeTarget } as const;
   return [
-    step('printed-limit', 'low', a, [a]),
-    step('printed-limit', 'high', b, [b]),
-    step(rule, 'target', target, [a, b], { school }),
+    derivationStep('printed-limit', 'low', a, [a]),
+    derivationStep('printed-limit', 'high', b, [b]),
+    derivationStep(rule, 'target', target, [a, b], { school }),
   ];
 };
 
@@ -75,19 +77,22 @@ const maximumSteps = (max: NewtonMetres, schools: Schools): readonly DerivationS
   const lowShare = Math.min(LOW_SHARE_OF_MAXIMUM, share - LOW_BELOW_SITE_SHARE);
   const school = { question: 'maximumOnly', choice: schools.maximumOnly } as const;
   return [
-    step('printed-limit', 'high', max, [max]),
-    step('share-of-maximum', 'target', share * max, [max], { ratio: share, school }),
-    step('low-limit-below-maximum', 'low', lowShare * max, [max], { ratio: lowShare, assumed: true }),
+    derivationStep('printed-limit', 'high', max, [max]),
+    derivationStep('share-of-maximum', 'target', share * max, [max], { ratio: share, school }),
+    derivationStep('low-limit-below-maximum', 'low', lowShare * max, [max], {
+      ratio: lowShare,
+      assumed: true,
+    }),
   ];
 };
 
 const minimumSteps = (min: NewtonMetres): readonly DerivationStep[] => [
-  step('printed-limit', 'low', min, [min]),
-  step('above-minimum', 'target', TARGET_ABOVE_MINIMUM * min, [min], {
+  derivationStep('printed-limit', 'low', min, [min]),
+  derivationStep('above-minimum', 'target', TARGET_ABOVE_MINIMUM * min, [min], {
     ratio: TARGET_ABOVE_MINIMUM,
     assumed: true,
   }),
-  step('high-limit-above-minimum', 'high', HIGH_ABOVE_MINIMUM * min, [min], {
+  derivationStep('high-limit-above-minimum', 'high', HIGH_ABOVE_MINIMUM * min, [min], {
     ratio: HIGH_ABOVE_MINIMUM,
     assumed: true,
   }),
@@ -102,9 +107,9 @@ const aroundSteps = (
 ): readonly DerivationStep[] => {
   const value = writtenInNewtonMetres(nominal);
   return [
-    step('printed-value', 'target', value, [value]),
-    step(rule, 'low', value - minus, [value], options),
-    step(rule, 'high', value + plus, [value], options),
+    derivationStep('printed-value', 'target', value, [value]),
+    derivationStep(rule, 'low', value - minus, [value], options),
+    derivationStep(rule, 'high', value + plus, [value], options),
   ];
 };
 
@@ -162,8 +167,16 @@ const derivationSteps = (
         ),
       );
     case 'torque-then-angle':
+    case 'snug-then-angle':
       return refused({ code: 'angle-not-recordable', angleDegrees: requirement.angleDegrees });
   }
+};
+
+/** The target that steps arrive at: the last step for each of target, low and high holds. */
+export const targetOfSteps = (steps: readonly DerivationStep[]): Target => {
+  const result = (gives: DerivationStep['gives']): NewtonMetres =>
+    (steps.findLast((line) => line.gives === gives) as DerivationStep).result;
+  return { target: result('target'), low: result('low'), high: result('high'), steps };
 };
 
 /** Turns a requirement into a target and an acceptance interval under the site's schools, in newton metres, with every step.
@@ -178,12 +191,5 @@ export const targetAndAcceptance = (
 ): Result<Target, TargetRefusal> => {
   const steps = derivationSteps(requirement, schools, toolLimitPercent);
   if (!steps.ok) return steps;
-  const result = (gives: DerivationStep['gives']): NewtonMetres =>
-    (steps.value.find((line) => line.gives === gives) as DerivationStep).result;
-  return accepted({
-    target: result('target'),
-    low: result('low'),
-    high: result('high'),
-    steps: steps.value,
-  });
+  return accepted(targetOfSteps(steps.value));
 };

@@ -44,3 +44,20 @@ export const NOT_A_TORQUE_SPELLINGS: readonly (readonly [readonly TorqueUnit[], 
 
 /** What a bare number may have meant, when no unit was written at all. */
 export const UNIT_GUESSES: readonly TorqueUnit[] = ['N.m', 'lbf.in', 'lbf.ft', 'cN.m', 'kgf.cm'];
+
+/** Every torque unit spelled in a text, in order, where no letter runs into it. */
+export const torqueUnitsIn = (text: string): readonly TorqueUnit[] => {
+  const units: TorqueUnit[] = [];
+  for (let at = 0; at < text.length; at += 1) {
+    if (at > 0 && /[a-z0-9]/i.test(text[at - 1] as string)) continue;
+    for (const [unit, pattern] of TORQUE_SPELLINGS) {
+      pattern.lastIndex = at;
+      const match = pattern.exec(text);
+      if (!match) continue;
+      units.push(unit);
+      at += match[0].length - 1;
+      break;
+    }
+  }
+  return units;
+};

@@ -3,7 +3,7 @@ import type { APIContext, APIRoute } from 'astro';
 import { z } from 'zod';
 import type { Person } from '#core/job/event.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
-import type { Operation } from '#wire/api.ts';
+import type { DeepReadonly, Operation } from '#wire/operation.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { PROBLEM_MEDIA_TYPE, problemDetails } from '#wire/problems/problem-details.ts';
 
@@ -34,24 +34,27 @@ const isForeign = ({ headers, url }: Pick<Request, 'headers' | 'url'>): boolean 
   return URL.canParse(origin) ? new URL(origin).host !== host : true;
 };
 
-const boundedText = async (request: Request): Promise<string | null> => {
-  if (Number(request.headers.get('content-length') ?? 0) > BODY_MAX_BYTES) return null;
+const boundedText = async (request: Request, mostBytes: number): Promise<string | null> => {
+  if (Number(request.headers.get('content-length') ?? 0) > mostBytes) return null;
   const chunks: Uint8Array[] = [];
   let size = 0;
   for await (const chunk of request.body ?? []) {
     size += chunk.length;
-    if (size > BODY_MAX_BYTES) return null;
+    if (size > mostBytes) return null;
     chunks.push(chunk);
   }
   return Buffer.concat(chunks).toString('utf8');
 };
 
-const parsedBody = async (request: Request, schema: z.ZodType): Promise<Result<unknown, Problem>> => {
+const parsedBody = async (
+  request: Request,
+  { request: schema, mostBytes = BODY_MAX_BYTES }: Operation,
+): Promise<Result<unknown, Problem>> => {
   if (schema instanceof z.ZodUndefined) return accepted(undefined);
   if (!request.headers.get('content-type')?.startsWith('application/json'))
     return refused({ code: 'wrong-content-type' });
-  const text = await boundedText(request);
-  if (text === null) return refused({ code: 'body-too-large', mostBytes: BODY_MAX_BYTES });
+  const text = await boundedText(request, mostBytes);
+  if (text === null) return refused({ code: 'body-too-large', mostBytes });
   let body: unknown;
   try {
     body = JSON.parse(text);
@@ -80,15 +83,15 @@ export const endpoint =
     answer: (
       asked: Asked<O>,
     ) =>
-      | Promise<Result<z.input<O['response']> | Response, Problem>>
-      | Result<z.input<O['response']> | Response, Problem>,
+      | Promise<Result<DeepReadonly<z.input<O['response']>> | Response, Problem>>
+      | Result<DeepReadonly<z.input<O['response']>> | Response, Problem>,
   ): APIRoute =>
   async (context) => {
     try {
       const { request, locals } = context;
       if (operation.method !== 'GET' && isForeign(request)) return problemResponse({ code: 'wrong-origin' });
       if (operation.who === 'person' && !locals.person) return problemResponse({ code: 'not-signed-in' });
-      const body = await parsedBody(request, operation.request);
+      const body = await parsedBody(request, operation);
       if (!body.ok) return problemResponse(body.refusal);
       const by = locals.person as Asked<O>['by'];
       const result = await answer({ body: body.value as z.output<O['request']>, by, context });
@@ -107,10 +110,19 @@ export const fileResponse = (file: {
   readonly type: string;
   readonly text: string;
 }): Response =>
-  new Response(file.text, {
+  bytesResponse({ ...file, type: `${file.type}; charset=utf-8`, bytes: Buffer.from(file.text) });
+
+/** Bytes as an answer: a file to be saved, or one to be shown where it stands. */
+export const bytesResponse = (file: {
+  readonly name: string;
+  readonly type: string;
+  readonly bytes: Uint8Array;
+  readonly isShown?: boolean;
+}): Response =>
+  new Response(Buffer.from(file.bytes), {
     headers: {
-      'content-type': `${file.type}; charset=utf-8`,
-      'content-disposition': `attachment; filename="${file.name}"`,
+      'content-type': file.type,
+      'content-disposition': `${file.isShown ? 'inline' : 'attachment'}; filename="${encodeURIComponent(file.name)}"`,
       'cache-control': 'no-store',
     },
   });

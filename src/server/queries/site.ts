@@ -1,5 +1,6 @@
 import type { RowDataPacket } from 'mysql2';
 import { Fault } from '#core/fault.ts';
+import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { type Site, siteSchema } from '#wire/site.ts';
 import type { Connection } from '../database/pool.ts';
 
@@ -21,7 +22,8 @@ export const selectSite = async (db: Connection): Promise<Site> => {
   return siteSchema.parse({
     name: row['name'],
     unit: row['unit'],
-    schools: JSON.parse(row['schools']),
+    // A question added since has its default until the site answers it.
+    schools: { ...DEFAULT_SCHOOLS, ...JSON.parse(row['schools']) },
   });
 };
 

@@ -7,8 +7,10 @@ import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type Connection, inTransaction } from '../database/pool.ts';
 import { insertEvent, selectEvent, selectEvents } from '../queries/events.ts';
+import { replaceJobReferences } from '../queries/job-references.ts';
 import { lockHead, updateHead } from '../queries/jobs.ts';
 import { selectTools } from '../queries/tools.ts';
+import { referenceProblem } from './check-references.ts';
 import { now } from './clock.ts';
 
 /** What became of a batch: the events now in the chain, in the order sent, and the first refused one, after which none was tried. */
@@ -50,6 +52,7 @@ const entitlement = async (db: Connection, event: UnplacedEvent, by: Person): Pr
   const { id, name } = event.person;
   if (id !== by.id || name !== by.name || event.person.role !== by.role)
     return { code: 'not-your-event', name };
+  if (event.kind === 'requirement-moved') return referenceProblem(db, [event.body]);
   if (event.kind !== 'tool-chosen') return null;
   const { tool } = event.body;
   const tools = await selectTools(db);
@@ -106,6 +109,8 @@ export const appendInTransaction = async (
   if (standing.state && standing.head.sequence > head.sequence) {
     const last = placed.find(({ sequence }) => sequence === standing.head.sequence) as JobEvent;
     await updateHead(db, last, standing.state);
+    if (placed.some(({ kind }) => kind === 'job-planned' || kind === 'requirement-moved'))
+      await replaceJobReferences(db, standing.state);
     rememberFold(standing.head, standing.state);
   }
   return { placed, refused: stopped };

@@ -2,12 +2,36 @@ import type { Person } from '#core/job/event.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Site } from '#wire/site.ts';
-import { database } from '../database/pool.ts';
-import { updateSite } from '../queries/site.ts';
+import { inTransaction } from '../database/pool.ts';
+import { selectSite, updateSite } from '../queries/site.ts';
+import { insertLogEntry } from '../queries/site-log.ts';
+import { now } from './clock.ts';
 
-/** Changes what the site has chosen; jobs keep what they were planned with. Refuses: role-forbidden. */
-export const changeSite = async (site: Site, by: Person): Promise<Result<Site, Problem>> => {
+const differingKeys = (before: Site['schools'], after: Site['schools']): readonly string[] =>
+  Object.entries(after).flatMap(([question, choice]) =>
+    before[question as keyof Site['schools']] === choice ? [] : [question],
+  );
+
+/** Changes what the site has chosen, with a reason that the log keeps; jobs keep what they were planned with.
+ *  Refuses: role-forbidden, why-missing (when a school changes). */
+export const changeSite = async (site: Site, why: string, by: Person): Promise<Result<Site, Problem>> => {
   if (by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
-  await updateSite(database(), site);
-  return accepted(site);
+  return inTransaction(
+    async (db): Promise<Result<Site, Problem>> => {
+      const before = await selectSite(db);
+      const changed = differingKeys(before.schools, site.schools);
+      if (changed.length > 0 && why === '') return refused({ code: 'why-missing' });
+      await updateSite(db, site);
+      await insertLogEntry(db, {
+        at: now(),
+        by,
+        kind: 'site-changed',
+        subject: 'site',
+        why,
+        body: { before, after: site, changed },
+      });
+      return accepted(site);
+    },
+    (result) => result.ok,
+  );
 };

@@ -1,21 +1,36 @@
 import type { z } from 'zod';
 import { readConductorSize } from '#core/conductor/conductor-size.ts';
+import { readLabel } from '#core/label/read-label.ts';
+import { lookUp } from '#core/lookup/look-up.ts';
+import { checkedTable, type ReadValue, readLookupTable, tableFindings } from '#core/lookup/lookup-table.ts';
 import { readRequirement } from '#core/requirement/read-requirement.ts';
+import { settledRequirement } from '#core/requirement/settled-requirement.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { checkedScale } from '#core/setting/scale.ts';
 import { toolSetting } from '#core/setting/tool-setting.ts';
+import { relubricatedTarget } from '#core/target/specified-target.ts';
 import { targetAndAcceptance } from '#core/target/target-and-acceptance.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
 import { displayDigits } from '#core/torque/display.ts';
 import { fromNewtonMetres, type NewtonMetres, type TorqueUnit, toNewtonMetres } from '#core/torque/unit.ts';
 import { pullStandardUncertainty } from '#core/verdict/pull-uncertainty.ts';
 import { tighteningVerdict } from '#core/verdict/tightening-verdict.ts';
+import type {
+  lookUpRequest,
+  lookUpResponse,
+  readLabelRequest,
+  readLabelResponse,
+  relubricateRequest,
+  relubricateResponse,
+} from '#wire/api-book.ts';
 import type * as wire from '#wire/compute.ts';
+import type { DeepReadonly } from '#wire/operation.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import { requirementWords } from '#wire/words/requirement.ts';
 
 type Quantity = { readonly value: number; readonly unit: TorqueUnit };
 type In<S extends z.ZodType> = z.output<S>;
-type Out<S extends z.ZodType> = Result<z.input<S>, Problem>;
+type Out<S extends z.ZodType> = Result<DeepReadonly<z.input<S>>, Problem>;
 
 const inNm = ({ value, unit }: Quantity): NewtonMetres => toNewtonMetres(value, unit);
 const quantity = (torque: NewtonMetres, unit: TorqueUnit): Quantity => ({
@@ -30,8 +45,8 @@ export const parseTorque = ({
 }: In<typeof wire.parseTorqueRequest>): Out<typeof wire.parseTorqueResponse> => {
   const read = readRequirement(text, siteUnit);
   if (!read.ok) return read;
-  const { alsoPrinted, disagreements, ...rest } = read.value;
-  return accepted({ ...rest, alsoPrinted: [...alsoPrinted], disagreements: [...disagreements] });
+  const { printed, requirement, alsoPrinted, disagreements } = read.value;
+  return accepted({ printed, requirement, alsoPrinted, disagreements });
 };
 
 /** A torque in another unit, with the digits it is worth. */
@@ -53,15 +68,8 @@ export const resolveRequirement = ({
   toolLimitPercent,
   unit,
 }: In<typeof wire.resolveRequirementRequest>): Out<typeof wire.resolveRequirementResponse> => {
-  const read = readRequirement(requirement, siteUnit);
+  const read = settledRequirement(requirement, siteUnit);
   if (!read.ok) return read;
-  const [disagreement] = read.value.disagreements;
-  if (disagreement)
-    return refused({
-      code: 'statements-disagree',
-      candidates: [],
-      differencePercent: disagreement.differencePercent,
-    });
   const resolved = targetAndAcceptance(read.value.requirement, schools, toolLimitPercent);
   if (!resolved.ok) return resolved;
   const { target, low, high, steps } = resolved.value;
@@ -122,6 +130,82 @@ export const verdict = (request: In<typeof wire.verdictRequest>): Out<typeof wir
     { decisionRule, guardFactor },
   );
   return accepted({ ...judged, standardUncertainty: quantity(u, reading.unit) });
+};
+
+const foundText = (value: ReadValue): string | null => {
+  if (value === null) return null;
+  return value.kind === 'text' ? value.text : requirementWords(value.read.requirement);
+};
+
+/** A table looked up by its keys. Refuses: what checkedTable refuses. */
+export const lookUpTable = ({
+  table,
+  keys,
+  valueColumn,
+  siteUnit,
+}: In<typeof lookUpRequest>): Out<typeof lookUpResponse> => {
+  const read = checkedTable(readLookupTable(table, siteUnit));
+  if (!read.ok) return read;
+  const result = lookUp(read.value, { keys, valueColumn });
+  const printed = result.kind === 'found' ? foundText(result.value) : null;
+  const rows =
+    result.kind === 'found'
+      ? [result.row]
+      : result.kind === 'open'
+        ? result.candidates
+        : 'rows' in result
+          ? result.rows
+          : [];
+  return accepted({
+    outcome: result.kind,
+    rows,
+    questions:
+      result.kind === 'open'
+        ? result.questions.map((question) =>
+            question.kind === 'key'
+              ? { column: question.column, choices: question.choices }
+              : { column: null, choices: question.choices.map((column) => table.values[column]?.name ?? '') },
+          )
+        : [],
+    printed,
+    whyNot: result.kind === 'none' ? result.whyNot : [],
+  });
+};
+
+/** The text of a label as a table, with what must be settled. Refuses: what readLabel refuses. */
+export const labelTable = ({
+  text,
+  siteUnit,
+}: In<typeof readLabelRequest>): Out<typeof readLabelResponse> => {
+  const proposed = readLabel(text);
+  if (!proposed.ok) return proposed;
+  const { table, unread } = proposed.value;
+  const doubts = tableFindings(readLookupTable(table, siteUnit)).map(({ refusal, ...place }) => ({
+    ...place,
+    code: refusal.code,
+  }));
+  return accepted({ table, doubts, unread });
+};
+
+/** A target for another lubrication, marked as derived. */
+export const relubricate = ({
+  target,
+  low,
+  high,
+  fromNutFactor,
+  toNutFactor,
+}: In<typeof relubricateRequest>): Out<typeof relubricateResponse> => {
+  const derived = relubricatedTarget(
+    { target: inNm(target), low: inNm(low), high: inNm(high), steps: [] },
+    fromNutFactor,
+    toNutFactor,
+  );
+  return accepted({
+    target: quantity(derived.target, target.unit),
+    low: quantity(derived.low, low.unit),
+    high: quantity(derived.high, high.unit),
+    ratio: toNutFactor / fromNutFactor,
+  });
 };
 
 /** The size of a conductor on the axis of areas. Refuses: what readConductorSize refuses. */

@@ -11,10 +11,11 @@ import { selectEvent } from '../queries/events.ts';
 import { insertJob } from '../queries/jobs.ts';
 import { selectSite } from '../queries/site.ts';
 import { appendInTransaction, type Clock } from './append-events.ts';
+import { referenceProblem } from './check-references.ts';
 import { now } from './clock.ts';
 
 /** Plans a job from a settled terminal list: all lines or none, in reading order, under the site's schools of the moment.
- *  Idempotent by event id. Refuses: rows-unsettled (with the lines), event-id-used, and what the fold refuses. */
+ *  Idempotent by event id. Refuses: rows-unsettled (with the lines), event-id-used, book-reference-unknown, and what the fold refuses. */
 export const planJob = (job: NewJob, by: Person, clock: Clock = now): Promise<Result<JobEvent, Problem>> =>
   inTransaction(
     async (db): Promise<Result<JobEvent, Problem>> => {
@@ -27,6 +28,8 @@ export const planJob = (job: NewJob, by: Person, clock: Clock = now): Promise<Re
         const lines = read.filter(({ fastener }) => !fastener).map(({ source }) => source.line);
         return refused({ code: 'rows-unsettled', lines });
       }
+      const problem = await referenceProblem(db, fasteners);
+      if (problem) return refused(problem);
       const byPosition = new Map(fasteners.map((fastener) => [fastener.position, fastener]));
       const number = await insertJob(db, job.jobId, now());
       const at = { id: job.eventId, job: job.jobId, deviceTime: job.deviceTime, person: by };

@@ -4,9 +4,11 @@ import { foldJob } from '#core/job/next-state.ts';
 import { firstBreak } from '#core/ledger/hash-chain.ts';
 import { database, inTransaction } from '../database/pool.ts';
 import { selectEvents } from '../queries/events.ts';
+import { replaceJobReferences } from '../queries/job-references.ts';
 import { lockHead, selectJobIds, updateHead } from '../queries/jobs.ts';
+import { rebuildBookSearch } from './book-search.ts';
 
-/** Writes what lists show of each job again from its events, and answers how many jobs it wrote.
+/** Writes what lists and the search show again, from the events and the book, and answers how many jobs it wrote.
  *  Throws: Fault for a job whose chain is broken or does not fold; it says which. */
 export const rebuildProjections = async (): Promise<number> => {
   const jobs = await selectJobIds(database());
@@ -19,6 +21,8 @@ export const rebuildProjections = async (): Promise<number> => {
       const folded = foldJob(events);
       if (!folded.ok) throw new Fault(`job ${job}: ${JSON.stringify(folded.refusal)}`);
       await updateHead(db, events.at(-1) as JobEvent, folded.value);
+      await replaceJobReferences(db, folded.value);
     });
+  await inTransaction(rebuildBookSearch);
   return jobs.length;
 };

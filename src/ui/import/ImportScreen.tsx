@@ -1,15 +1,19 @@
-import Upload from 'lucide-react/icons/upload';
+import BookOpen from 'lucide-react/icons/book-open';
 import { useRef, useState } from 'react';
 import { call } from '#client/api.ts';
 import { deviceNow, newId } from '#client/happen.ts';
-import { TERMINAL_COLUMNS } from '#core/job/terminal-list.ts';
+import { type ReadLine, TERMINAL_COLUMNS, type TerminalColumn } from '#core/job/terminal-list.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
+import { requirementWords } from '#wire/words/requirement.ts';
+import { DoubtsBar } from '../shared/DoubtsBar.tsx';
+import { FileButton, LIST_FILES } from '../shared/FileButton.tsx';
+import { ListPreview } from '../shared/ListPreview.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { ReadyForm } from '../shared/ReadyForm.tsx';
 import { useKeptDraft } from '../shared/use-kept-draft.ts';
-import { PreviewTable } from './PreviewTable.tsx';
+import { BookDialog } from '../specs/BookDialog.tsx';
 import { type TerminalListDraft, useTerminalList } from './use-terminal-list.ts';
 
 type Draft = {
@@ -35,6 +39,26 @@ const SEPARATOR_NAMES = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar
 const revive = (kept: unknown): Draft | null =>
   typeof kept === 'object' && kept !== null && 'title' in kept ? { ...EMPTY, ...(kept as Draft) } : null;
 
+const PREVIEW_COLUMNS = [
+  { name: 'Position', column: 'position' },
+  { name: 'Label', column: 'label' },
+  { name: 'x mm', column: 'x_mm' },
+  { name: 'y mm', column: 'y_mm' },
+  { name: 'Conductor', column: 'conductor' },
+] as const satisfies readonly { readonly name: string; readonly column: TerminalColumn }[];
+
+const lineWords = ({ fastener, read, source }: ReadLine) => (
+  <>
+    {fastener && requirementWords(fastener.requirement.requirement)}
+    {source.book && (
+      <span className="block text-s text-faint">
+        {source.book.code}, {source.book.source.title}, {source.book.source.place}
+      </span>
+    )}
+    {read && read.alsoPrinted.length > 0 && <span className="text-faint"> both values agree</span>}
+  </>
+);
+
 const FIELDS = [
   { id: 'title', name: 'What is it', hint: 'Dome drive cabinet, strip X3', isNeeded: true, longest: 120 },
   { id: 'seenFrom', name: 'The drawing is seen', hint: 'from the door', isNeeded: true, longest: 60 },
@@ -54,6 +78,7 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
   const [draft, setDraft, forget] = useKeptDraft<Draft>(DRAFT_KEY, EMPTY, revive);
   const list = useTerminalList(site, draft.list, (next) => setDraft({ ...draft, list: next }));
   const [isDoubtsOnly, setDoubtsOnly] = useState(false);
+  const [lookingUp, setLookingUp] = useState<ReadLine | null>(null);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [isBusy, setBusy] = useState(false);
   // The same ids until it is imported: a list sent twice becomes one job.
@@ -69,7 +94,12 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
       seenFrom: draft.seenFrom,
       source: { title: draft.sourceTitle, revision: draft.revision, place: draft.place },
       lines: draft.list
-        ? draft.list.lines.map(({ line, cells, readAs }) => ({ line, cells: { ...cells }, readAs }))
+        ? draft.list.lines.map(({ line, cells, readAs, book }) => ({
+            line,
+            cells: { ...cells },
+            readAs,
+            book: book ?? null,
+          }))
         : [],
     });
     setBusy(false);
@@ -100,19 +130,11 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
       </section>
       <section className="panel grid gap-3 p-4">
         <div className="flex flex-wrap items-center gap-4">
-          <label className="act-quiet relative cursor-pointer has-focus-visible:outline-3 has-focus-visible:outline-layout">
-            <Upload size={18} aria-hidden="true" /> {file ? 'Choose another list' : 'Choose the list (CSV)'}
-            <input
-              type="file"
-              accept=".csv,.txt,.tsv,text/csv,text/plain"
-              className="absolute inset-0 cursor-pointer opacity-0"
-              onChange={(event) => {
-                const [chosen] = event.target.files ?? [];
-                if (chosen) void list.load(chosen);
-                event.target.value = '';
-              }}
-            />
-          </label>
+          <FileButton
+            words={file ? 'Choose another list' : 'Choose the list (CSV)'}
+            accept={LIST_FILES}
+            onFile={(chosen) => void list.load(chosen)}
+          />
           {file ? (
             <p className="text-s text-faint">
               {file.name}: {list.read.length} lines, {file.encoding}, separated by{' '}
@@ -141,30 +163,40 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
         )}
         {list.read.length > 0 && (
           <>
-            <div className="flex flex-wrap items-center gap-4" data-testid="doubts">
-              <p className="text-l">
-                {doubts.length === 0 ? (
-                  <strong className="text-in">All {list.read.length} lines are settled.</strong>
-                ) : (
-                  <strong className="text-unsure">
-                    {doubts.length} of {list.read.length} lines to settle.
-                  </strong>
-                )}
-              </p>
-              <label className="flex min-h-11 items-center gap-2">
-                <input
-                  type="checkbox"
-                  className="size-5 accent-layout"
-                  checked={isDoubtsOnly}
-                  onChange={(event) => setDoubtsOnly(event.target.checked)}
-                />{' '}
-                only these
-              </label>
-            </div>
-            <PreviewTable lines={shown} onSettle={list.settle} />
+            <DoubtsBar
+              total={list.read.length}
+              doubts={doubts.length}
+              isDoubtsOnly={isDoubtsOnly}
+              onDoubtsOnly={setDoubtsOnly}
+            />
+            <ListPreview<TerminalColumn, ReadLine>
+              lines={shown}
+              printed="requirement"
+              columns={PREVIEW_COLUMNS}
+              words={lineWords}
+              onSettle={list.settle}
+              otherWay={(line, column) =>
+                column === 'requirement' && (
+                  <button type="button" className="act-quiet" onClick={() => setLookingUp(line)}>
+                    <BookOpen size={18} aria-hidden="true" /> From the spec book
+                  </button>
+                )
+              }
+            />
           </>
         )}
       </section>
+      {lookingUp && (
+        <BookDialog
+          site={site}
+          about={[lookingUp.source.cells.label, lookingUp.source.cells.conductor].filter(Boolean).join(', ')}
+          onClose={() => setLookingUp(null)}
+          onTake={(taken) => {
+            list.takeFromBook(lookingUp, taken);
+            setLookingUp(null);
+          }}
+        />
+      )}
       <ProblemNotice problem={problem} />
       <button
         type="submit"

@@ -12,6 +12,8 @@ const mainWords = (action: NextAction, state: JobState, position: string | null)
       return 'Make safe first';
     case 'loosen':
       return `${position} is loosened, thread inspected`;
+    case 'measure-run-on':
+      return `Type the run-on torque of ${position}`;
     case 'set-tool':
       return `${tool} is set to ${action.wanted.text} ${state.tool ? unitSymbol(state.tool.scale.unit) : ''}`;
     case 'pull':
@@ -84,14 +86,15 @@ export const BenchActions = ({
   ];
   return (
     <div className="grid gap-2">
-      {isTyping && mayPull ? (
+      {isTyping && (mayPull || action.kind === 'measure-run-on') ? (
         <button
           type="button"
           className="act min-h-18 w-full justify-between rounded-lg px-5 text-xl font-bold"
           onClick={bench.recordTyped}
         >
           <span>
-            Record {bench.typed} {state.tool ? unitSymbol(state.tool.scale.unit) : ''}
+            {mayPull ? 'Record' : 'Run-on torque'} {bench.typed}{' '}
+            {state.tool ? unitSymbol(state.tool.scale.unit) : ''}
           </span>
           <span className="key">Enter</span>
         </button>

@@ -7,6 +7,7 @@ import { fromNewtonMetres, unitSymbol } from '#core/torque/unit.ts';
 import { problemWords } from '#wire/problems/en.ts';
 import { Dialog } from '../shared/Dialog.tsx';
 import { Tape } from '../shared/Tape.tsx';
+import { WhyDialog } from '../shared/WhyDialog.tsx';
 import { BenchActions } from './BenchActions.tsx';
 import { BenchFoot } from './BenchFoot.tsx';
 import { BenchSetting } from './BenchSetting.tsx';
@@ -19,7 +20,6 @@ import { requirementView } from './requirement-view.ts';
 import { type Bench, type BenchComfort, useBench } from './use-bench.ts';
 import { type OpenJob, useJob } from './use-job.ts';
 import { Why } from './Why.tsx';
-import { WhyDialog } from './WhyDialog.tsx';
 
 type Props = { readonly events: readonly JobEvent[]; readonly person: Person };
 

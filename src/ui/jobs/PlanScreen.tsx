@@ -4,10 +4,12 @@ import { nextAction } from '#core/job/next-action.ts';
 import { comingPositions } from '#core/job/open-items.ts';
 import type { FastenerState } from '#core/job/state.ts';
 import type { Tool } from '#core/tool/tool.ts';
+import type { BookNews } from '#wire/book.ts';
 import { schoolWords } from '#wire/words/derivation.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { type Column, SortableTable } from '../shared/SortableTable.tsx';
 import { StatusIcon } from '../shared/StatusIcon.tsx';
+import { BookNewsPanel } from './BookNewsPanel.tsx';
 import { FastenerDrawing } from './FastenerDrawing.tsx';
 import { JobHeader } from './JobHeader.tsx';
 import { requirementView } from './requirement-view.ts';
@@ -20,10 +22,11 @@ type Props = {
   readonly person: Person;
   readonly tools: readonly Tool[];
   readonly today: string;
+  readonly news: readonly BookNews[];
 };
 
 /** A job's plan: the drawing, the list beside it in the order of the work, the tool, and why each value is what it is. */
-export const PlanScreen = ({ events, person, tools, today }: Props) => {
+export const PlanScreen = ({ events, person, tools, today, news }: Props) => {
   const job = useJob(events[0]?.job ?? '', events, person);
   const [chosen, setChosen] = useState<string | null>(null);
   const { state } = job;
@@ -68,7 +71,10 @@ export const PlanScreen = ({ events, person, tools, today }: Props) => {
         <>
           {planned.requirement.printed}
           {planned.requirement.readAs && (
-            <span className="text-unsure"> read as {planned.requirement.readAs}</span>
+            <span className={planned.requirement.book ? 'text-faint' : 'text-unsure'}>
+              {' '}
+              {planned.requirement.book ? 'says' : 'read as'} {planned.requirement.readAs}
+            </span>
           )}
         </>
       ),
@@ -98,6 +104,7 @@ export const PlanScreen = ({ events, person, tools, today }: Props) => {
       <JobHeader job={job} tab="plan" />
       <div className="grid min-h-0 flex-1 gap-4 overflow-y-auto p-4 sm:p-6 xl:grid-cols-[minmax(0,4fr)_minmax(0,7fr)]">
         <section className="grid content-start gap-4">
+          <BookNewsPanel job={job} news={news} />
           <div className="panel p-4">
             <h2 className="mb-2 text-l font-bold">
               {state.tool ? 'The tool' : 'Choose the tool in your hand'}

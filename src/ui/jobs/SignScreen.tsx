@@ -6,10 +6,10 @@ import { fastenerAt } from '#core/job/state.ts';
 import { CAUTION_WORDS } from '#wire/words/cautions.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { StatusIcon } from '../shared/StatusIcon.tsx';
+import { WhyDialog } from '../shared/WhyDialog.tsx';
 import { JobHeader } from './JobHeader.tsx';
 import { SignForm } from './SignForm.tsx';
 import { type OpenJob, useJob } from './use-job.ts';
-import { WhyDialog } from './WhyDialog.tsx';
 
 type Props = {
   readonly events: readonly JobEvent[];

@@ -1,6 +1,8 @@
 import type { JobPlan } from '#core/job/event.ts';
 import type { FastenerState } from '#core/job/state.ts';
+import { conditionWords } from '#wire/words/book.ts';
 import { derivationWords } from '#wire/words/derivation.ts';
+import { writtenWords } from '#wire/words/requirement.ts';
 import { requirementView } from './requirement-view.ts';
 
 type Props = { readonly fastener: FastenerState; readonly plan: JobPlan };
@@ -8,15 +10,28 @@ type Props = { readonly fastener: FastenerState; readonly plan: JobPlan };
 /** How a fastener's target and limits came about, line by line, with the source and the schools. */
 export const Why = ({ fastener, plan }: Props) => {
   const { unit, resolution } = requirementView(fastener, null, plan.siteUnit);
-  const { printed, readAs } = fastener.planned.requirement;
-  const { title, revision, place } = plan.source;
+  const { printed, readAs, book } = fastener.planned.requirement;
+  const { title, revision, place } = book?.source ?? plan.source;
   return (
     <div className="grid gap-2 text-m">
       <p>
         Printed: <strong>{printed}</strong>
-        {readAs && (
+        {readAs && !book && (
           <>
             , read by a person as <strong>{readAs}</strong>
+          </>
+        )}
+        {book && (
+          <>
+            , in the book{' '}
+            <a
+              href={
+                book.kind === 'requirement' ? `/specs?requirement=${book.id}` : `/specs/tables/${book.id}`
+              }
+            >
+              {book.code}
+            </a>{' '}
+            revision {book.revision}: <strong>{readAs ?? printed}</strong>
           </>
         )}
         <br />
@@ -25,12 +40,24 @@ export const Why = ({ fastener, plan }: Props) => {
           {revision && `, revision ${revision}`}
           {place && `, ${place}`}
         </span>
+        {book?.decided && (
+          <span className="block">
+            Sources disagree; {book.decided.by} decided for this one: {book.decided.why}
+          </span>
+        )}
+        {book && conditionWords(book.conditions).length > 0 && (
+          <span className="block">{conditionWords(book.conditions).join('; ')}</span>
+        )}
+        {fastener.runOn && (
+          <span className="block">Run-on torque measured here: {writtenWords(fastener.runOn)}, added.</span>
+        )}
       </p>
       <dl className="grid gap-1">
-        {fastener.target.steps.map((step) => {
+        {fastener.target.steps.map((step, index) => {
           const { gives, line, note } = derivationWords(step, unit, resolution.sourceDigits);
           return (
-            <div key={`${step.gives}${step.rule}`} className="grid grid-cols-[6rem_1fr] gap-x-2">
+            // biome-ignore lint/suspicious/noArrayIndexKey: a rule may be applied twice; steps have no identity but their place
+            <div key={index} className="grid grid-cols-[6rem_1fr] gap-x-2">
               <dt className="text-faint">{gives}</dt>
               <dd>
                 {line}

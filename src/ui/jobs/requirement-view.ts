@@ -19,6 +19,7 @@ export type RequirementView = {
 
 const digitsOf = (fastener: FastenerState): number =>
   Math.max(
+    1,
     ...printedTorques(fastener.planned.requirement.requirement).map(({ text }) => significantDigits(text)),
   );
 
@@ -33,7 +34,7 @@ export const requirementView = (
   tool: Tool | null,
   siteUnit: TorqueUnit,
 ): RequirementView => {
-  const unit = printedUnit(fastener.planned.requirement.requirement);
+  const unit = printedUnit(fastener.planned.requirement.requirement, siteUnit);
   const resolution = { sourceDigits: digitsOf(fastener), graduation: null };
   const { target, low, high } = fastener.target;
   const show = (torque: NewtonMetres, inUnit = unit): string =>

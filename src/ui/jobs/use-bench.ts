@@ -7,7 +7,7 @@ import { type NextAction, nextAction } from '#core/job/next-action.ts';
 import { comingPositions } from '#core/job/open-items.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
 import { type FastenerState, fastenerAt, type PullRecord } from '#core/job/state.ts';
-import { NUMBER_MAX_LENGTH } from '#core/torque/read-number.ts';
+import { NUMBER_MAX_LENGTH, readNumber } from '#core/torque/read-number.ts';
 import { requirementView } from './requirement-view.ts';
 import type { OpenJob } from './use-job.ts';
 
@@ -108,6 +108,14 @@ export const useBench = (job: OpenJob, comfort: BenchComfort): Bench => {
     else setChosen(position);
   };
 
+  const recordRunOn = (): void => {
+    const number = readNumber(typed);
+    if (!number.ok) setRefusal(number.refusal);
+    if (!number.ok || !state.tool || position === null) return;
+    const torque = { ...number.value, unit: state.tool.scale.unit };
+    if (happen({ kind: 'run-on-measured', body: { position, torque } })) setTyped('');
+  };
+
   const doMain = (): void => {
     if (!job.isReady) return;
     if (action.kind === 'make-safe') setQuestion('make-safe');
@@ -148,7 +156,9 @@ export const useBench = (job: OpenJob, comfort: BenchComfort): Bench => {
     doMain,
     pull,
     recordTyped: () => {
-      if (typed !== '') pull('reading', typed, false);
+      if (typed === '') return;
+      if (action.kind === 'measure-run-on') recordRunOn();
+      else pull('reading', typed, false);
     },
     letStand: () => pull('reading', typed, true),
     happen,

@@ -60,7 +60,7 @@ export const SortableTable = <Row,>({
           id="search"
           type="search"
           className="field mb-3 max-w-sm"
-          placeholder="Find in this list ( / )"
+          placeholder="Find in this list"
           aria-label={`Find in ${caption}`}
           value={search}
           onChange={(event) => setSearch(event.target.value)}

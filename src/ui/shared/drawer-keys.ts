@@ -1,4 +1,5 @@
 const DRAWER_KEYS: Readonly<Record<string, string>> = {
+  p: '/specs',
   t: '/tools',
   j: '/jobs',
   s: '/sums',
@@ -11,18 +12,11 @@ export const isTyping = (event: KeyboardEvent): boolean =>
   event.target instanceof HTMLElement &&
   (event.target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName));
 
-/** `g` then a letter opens a drawer; `/` goes to the list of jobs and its search. Until the returned function is called. */
+/** `g` then a letter opens a drawer. Until the returned function is called. */
 export const startDrawerKeys = (): (() => void) => {
   let goneAt = 0;
   const onKey = (event: KeyboardEvent): void => {
     if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-    if (event.key === '/') {
-      event.preventDefault();
-      const search = document.querySelector<HTMLInputElement>('input[type=search]');
-      if (search) search.focus();
-      else window.location.assign('/jobs#search');
-      return;
-    }
     const address = Date.now() - goneAt < SECOND_KEY_MS ? DRAWER_KEYS[event.key] : undefined;
     goneAt = event.key === 'g' ? Date.now() : 0;
     if (address) window.location.assign(address);

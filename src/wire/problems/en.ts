@@ -1,6 +1,7 @@
 import { displayDigits } from '#core/torque/display.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import { mixUpWords } from '../words/mix-up.ts';
+import { BOOK_WORDS } from './en-book.ts';
 import type { Problem, ProblemCode, ProblemWords } from './problem.ts';
 
 type Wording = {
@@ -219,6 +220,9 @@ const BENCH: Pick<
   Wording,
   | 'tool-needed'
   | 'angle-not-recordable'
+  | 'made-for-harder-material'
+  | 'run-on-missing'
+  | 'run-on-too-high'
   | 'outside-tool-range'
   | 'no-graduation-inside'
   | 'job-not-planned'
@@ -250,6 +254,24 @@ const BENCH: Pick<
       'Torque then angle',
       `This asks for ${p.angleDegrees}° more after the torque; no angle can be recorded here yet.`,
       'Take this fastener out of the list and record it on paper with an angle gauge.',
+    ),
+  'made-for-harder-material': () =>
+    words(
+      'Made for a harder material',
+      'The value was made for a harder material than this part, and this site takes no value over from one.',
+      'Find a source for the softer material, or let a lead choose the other school in Settings.',
+    ),
+  'run-on-missing': (p) =>
+    words(
+      'Run-on torque first',
+      `${p.position} has a self-locking thread; its run-on torque is added to the value.`,
+      'Turn it by the last turns before it seats, read the torque, and type it.',
+    ),
+  'run-on-too-high': (p) =>
+    words(
+      'Run-on torque too high',
+      `At ${p.position} it is more than twice the torque to be added to.`,
+      'Check the unit you read; look for a crossed thread or a nut that is too tight.',
     ),
   'outside-tool-range': (p) =>
     words(
@@ -494,7 +516,7 @@ const SITE: Pick<
     ),
 };
 
-const WORDING = { ...WRITTEN, ...LIST, ...BENCH, ...SIGN, ...SITE } satisfies Wording;
+const WORDING = { ...WRITTEN, ...LIST, ...BENCH, ...SIGN, ...SITE, ...BOOK_WORDS } satisfies Wording;
 
 /** The words for a problem: what happened, why, and what to do next. */
 export const problemWords = (problem: Problem): ProblemWords =>

@@ -1,8 +1,12 @@
+import type { RequirementLineRefusal } from '#core/book/requirement-list.ts';
 import type { ConductorRefusal } from '#core/conductor/conductor-size.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
 import type { CellRefusal } from '#core/job/terminal-list.ts';
+import type { LabelRefusal } from '#core/label/read-label.ts';
 import type { DecodeRefusal } from '#core/list/decode-text.ts';
 import type { TableRefusal } from '#core/list/delimited-table.ts';
+import type { KeyRefusal } from '#core/lookup/key-span.ts';
+import type { TableShapeRefusal } from '#core/lookup/lookup-table.ts';
 import type { ScaleRefusal } from '#core/setting/scale.ts';
 import type { ServiceRefusal } from './service-refusal.ts';
 
@@ -13,6 +17,10 @@ export type Problem =
   | TableRefusal
   | DecodeRefusal
   | ScaleRefusal
+  | KeyRefusal
+  | TableShapeRefusal
+  | LabelRefusal
+  | RequirementLineRefusal
   | ConductorRefusal
   | ServiceRefusal;
 
@@ -37,6 +45,10 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'wrong-origin': 403,
   'not-found': 404,
   'body-too-large': 413,
+  'attachment-too-large': 413,
+  'attachment-type': 415,
+  'revision-stale': 409,
+  'not-in-conflict': 409,
   'wrong-content-type': 415,
   'body-invalid': 400,
   'site-has-people': 409,

@@ -4,7 +4,18 @@ export type ServiceRefusal =
   | { readonly code: 'wrong-pin'; readonly triesLeft: number }
   | { readonly code: 'pin-locked'; readonly untilSeconds: number }
   | { readonly code: 'role-forbidden'; readonly needed: 'lead' }
-  | { readonly code: 'not-found'; readonly what: 'job' | 'tool' | 'person' | 'address' }
+  | {
+      readonly code: 'not-found';
+      readonly what:
+        | 'job'
+        | 'tool'
+        | 'person'
+        | 'address'
+        | 'source'
+        | 'requirement'
+        | 'table'
+        | 'attachment';
+    }
   | {
       readonly code: 'body-invalid';
       readonly issues: readonly { readonly path: string; readonly message: string }[];
@@ -15,6 +26,12 @@ export type ServiceRefusal =
   | { readonly code: 'not-your-event'; readonly name: string }
   | { readonly code: 'kind-not-accepted'; readonly kind: string }
   | { readonly code: 'site-has-people' }
+  | { readonly code: 'source-supersedes-itself' }
+  | { readonly code: 'revision-stale'; readonly by: string }
+  | { readonly code: 'not-in-conflict' }
+  | { readonly code: 'book-reference-unknown'; readonly requirementCode: string }
+  | { readonly code: 'attachment-type' }
+  | { readonly code: 'attachment-too-large'; readonly mostBytes: number }
   | { readonly code: 'name-taken'; readonly name: string }
   | { readonly code: 'tool-code-taken'; readonly toolCode: string }
   | { readonly code: 'tool-changed'; readonly toolCode: string }

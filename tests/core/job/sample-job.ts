@@ -74,6 +74,7 @@ export const samplePlan = (requirements: readonly string[], schools: Partial<Sch
     requirement: {
       printed,
       readAs: null,
+      book: null,
       requirement: valueOrThrow(readRequirement(printed, 'N.m')).requirement,
     },
   })),

@@ -221,7 +221,7 @@ describe('settling a line', () => {
     const [read] = line ? readLines([line]) : [];
     const refusal = read?.findings[0]?.refusal;
     if (!line || refusal?.code !== 'statements-disagree') throw new Error('expected two statements');
-    expect(refusal.candidates).toEqual(['14–16 lbf·in', '2.6–2.9 N·m']);
+    expect(refusal.candidates).toEqual(['14-16 in-lb', '2.6-2.9 Nm']);
     for (const readAs of refusal.candidates)
       expect(readLines([{ ...line, readAs }])[0]?.findings).toEqual([]);
   });

@@ -4,5 +4,5 @@ import { addPerson } from '#server/services/add-person.ts';
 import { everyone } from '#server/services/read-site.ts';
 import { OPERATIONS } from '#wire/api.ts';
 
-export const GET = endpoint(OPERATIONS.listPeople, async () => accepted([...(await everyone())]));
+export const GET = endpoint(OPERATIONS.listPeople, async () => accepted(await everyone()));
 export const POST = endpoint(OPERATIONS.addPerson, ({ body, by }) => addPerson(body, by));

@@ -11,6 +11,9 @@ const ROUTES: Readonly<Record<string, APIRoute>> = {
   ),
   'tool-setting': endpoint(OPERATIONS.toolSetting, ({ body }) => compute.settingForTool(body)),
   verdict: endpoint(OPERATIONS.verdict, ({ body }) => compute.verdict(body)),
+  'look-up': endpoint(OPERATIONS.lookUp, ({ body }) => compute.lookUpTable(body)),
+  'read-label': endpoint(OPERATIONS.readLabel, ({ body }) => compute.labelTable(body)),
+  relubricate: endpoint(OPERATIONS.relubricate, ({ body }) => compute.relubricate(body)),
   conductor: endpoint(OPERATIONS.conductor, ({ body }) => compute.conductor(body)),
 };
 

@@ -4,5 +4,5 @@ import { planJob } from '#server/services/plan-job.ts';
 import { allJobs } from '#server/services/read-site.ts';
 import { OPERATIONS } from '#wire/api.ts';
 
-export const GET = endpoint(OPERATIONS.listJobs, async () => accepted([...(await allJobs())]));
+export const GET = endpoint(OPERATIONS.listJobs, async () => accepted(await allJobs()));
 export const POST = endpoint(OPERATIONS.planJob, ({ body, by }) => planJob(body, by));

@@ -6,7 +6,7 @@ import { OPERATIONS } from '#wire/api.ts';
 
 export const GET = endpoint(OPERATIONS.jobEvents, async ({ context }) => {
   const after = Number(context.url.searchParams.get('after') ?? 0);
-  return accepted([...(await jobEvents(context.params['job'] ?? '', Number.isInteger(after) ? after : 0))]);
+  return accepted(await jobEvents(context.params['job'] ?? '', Number.isInteger(after) ? after : 0));
 });
 
 export const POST = endpoint(OPERATIONS.appendEvents, async ({ body, by, context }) => {

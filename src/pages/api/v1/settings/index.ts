@@ -5,4 +5,4 @@ import { siteChoices } from '#server/services/read-site.ts';
 import { OPERATIONS } from '#wire/api.ts';
 
 export const GET = endpoint(OPERATIONS.site, async () => accepted(await siteChoices()));
-export const PUT = endpoint(OPERATIONS.changeSite, ({ body, by }) => changeSite(body, by));
+export const PUT = endpoint(OPERATIONS.changeSite, ({ body, by }) => changeSite(body.site, body.why, by));

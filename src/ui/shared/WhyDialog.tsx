@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Dialog } from '../shared/Dialog.tsx';
+import { Dialog } from './Dialog.tsx';
 
 type Props = {
   readonly title: string;

@@ -1,15 +1,14 @@
-import { useState } from 'react';
-import type { CellFinding, CellRefusal, ReadLine, TerminalColumn } from '#core/job/terminal-list.ts';
+import { type ReactNode, useState } from 'react';
 import { displayDigits } from '#core/torque/display.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import { problemWords } from '#wire/problems/en.ts';
-
-type Settle = (line: ReadLine, column: TerminalColumn, text: string) => void;
+import type { Problem } from '#wire/problems/problem.ts';
 
 type Choice = { readonly text: string; readonly means: string };
 
-const choicesOf = (refusal: CellRefusal): readonly Choice[] => {
+const choicesOf = (refusal: Problem): readonly Choice[] => {
   if (refusal.code === 'statements-disagree') return refusal.candidates.map((text) => ({ text, means: '' }));
+  if (refusal.code === 'unknown-choice') return refusal.known.map((text) => ({ text, means: '' }));
   if (refusal.code !== 'ambiguous-unit' && refusal.code !== 'no-unit' && refusal.code !== 'ambiguous-torque')
     return [];
   return refusal.candidates.map(({ text, inSiteUnit }) => ({
@@ -20,58 +19,64 @@ const choicesOf = (refusal: CellRefusal): readonly Choice[] => {
   }));
 };
 
-const cellText = (line: ReadLine, column: TerminalColumn): string =>
-  (column === 'requirement' ? line.source.readAs : null) ?? line.source.cells[column] ?? '';
+const likelyFirst = (choices: readonly Choice[], unit: string | null): readonly Choice[] =>
+  unit === null
+    ? choices
+    : [...choices].sort((a, b) => Number(b.text.endsWith(unit)) - Number(a.text.endsWith(unit)));
+
+type Props = {
+  readonly refusal: Problem;
+  /** Where it stands, such as "line 4, requirement". */
+  readonly where: string;
+  /** What the cell says so far. */
+  readonly text: string;
+  readonly onSettle: (text: string) => void;
+  /** Unit that the neighbours of the cell are printed in; its candidate comes first. */
+  readonly likelyUnit?: string | null;
+  /** Another way to settle it, such as looking it up. */
+  readonly children?: ReactNode;
+};
 
 /** A cell in doubt: what is wrong, the candidates to choose from, and a field to type what the source means. */
-export const DoubtfulCell = ({
-  line,
-  finding,
-  onSettle,
-}: {
-  readonly line: ReadLine;
-  readonly finding: CellFinding;
-  readonly onSettle: Settle;
-}) => {
-  const { title, cause, fix } = problemWords(finding.refusal);
-  const { column } = finding;
-  const choices = choicesOf(finding.refusal);
-  const [typed, setTyped] = useState(cellText(line, column));
+export const DoubtfulCell = ({ refusal, where, text, onSettle, likelyUnit = null, children }: Props) => {
+  const { title, cause, fix } = problemWords(refusal);
+  const [typed, setTyped] = useState(text);
   return (
     <div className="grid gap-1 border-l-4 border-unsure pl-2">
       <p className="text-s">
         <strong>
-          {title}, line {finding.line}, {column}.
+          {title}, {where}.
         </strong>{' '}
         {cause} <span className="text-faint">{fix}</span>
       </p>
       <div className="flex flex-wrap gap-2">
-        {choices.map(({ text, means }) => (
+        {likelyFirst(choicesOf(refusal), likelyUnit).map(({ text: choice, means }) => (
           <button
-            key={text}
+            key={choice}
             type="button"
             className="act-quiet flex-col gap-0 leading-4"
-            onClick={() => onSettle(line, column, text)}
+            onClick={() => onSettle(choice)}
           >
-            {text}
-            {means && !text.endsWith(means) && <span className="text-s text-faint">= {means}</span>}
+            {choice}
+            {means && !choice.endsWith(means) && <span className="text-s text-faint">= {means}</span>}
           </button>
         ))}
         <input
           className="field w-44"
           value={typed}
-          aria-label={`${column} of line ${finding.line}, as the source means it`}
+          aria-label={`${where}, as the source means it`}
           onChange={(event) => setTyped(event.target.value)}
           onKeyDown={(event) => {
             if (event.key !== 'Enter') return;
             // Enter settles this cell; it must not send the whole list that the cell stands in.
             event.preventDefault();
-            onSettle(line, column, typed);
+            onSettle(typed);
           }}
         />
-        <button type="button" className="act-quiet" onClick={() => onSettle(line, column, typed)}>
+        <button type="button" className="act-quiet" onClick={() => onSettle(typed)}>
           Read it so
         </button>
+        {children}
       </div>
     </div>
   );

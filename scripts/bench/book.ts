@@ -1,0 +1,112 @@
+import { mkdirSync, rmSync } from 'node:fs';
+import { createPool } from 'mysql2/promise';
+import { v7 as uuidv7 } from 'uuid';
+import { readLabel } from '#core/label/read-label.ts';
+import { lookUp } from '#core/lookup/look-up.ts';
+import { readLookupTable } from '#core/lookup/lookup-table.ts';
+import { SCREW_TERMINALS } from '#core/lookup/published/screw-terminals.ts';
+import { searchTerms } from '#core/search/search-terms.ts';
+import { searchBook } from '#server/services/book-search.ts';
+import { inProject } from '../site/paths.ts';
+import { openSiteDatabase } from '../site/run-site.ts';
+import { measured, measuredAsync } from './measured.ts';
+
+const REQUIREMENTS = 100_000;
+const BATCH = 2_000;
+const LABEL_ROWS = 500;
+
+const PARTS = [
+  'flange bolt',
+  'flare nut',
+  'terminal',
+  'clamp screw',
+  'cover screw',
+  'bracket nut',
+  'panel screw',
+  'gland',
+];
+const PLACES = [
+  'coolant loop',
+  'dome drive',
+  'mirror cell',
+  'cargo trike',
+  'survey glider',
+  'mill',
+  'receiver',
+  'chiller',
+];
+const SIZES = ['M3', 'M4', 'M5', 'M8', '#10', '14 AWG', '3/8', '-4', '1/4-28', '10-32', '2.5 mm²', '4/0'];
+
+const entryText = (index: number): { readonly title: string; readonly detail: string } => {
+  const at = <T>(list: readonly T[], by: number): T => list[Math.floor(index / by) % list.length] as T;
+  return {
+    title: `${at(PLACES, 12)} ${at(PARTS, 96)} ${index}, ${at(SIZES, 1)}`,
+    detail: `${10 + (index % 40)} in-lb · Manual ${index % 300}, rev. ${index % 5} · page ${index % 120}`,
+  };
+};
+
+const fill = async (ownerUrl: string): Promise<void> => {
+  const pool = createPool({ uri: ownerUrl, database: 'jentik' });
+  // The entries that ship with Jentik come first; these begin well past them.
+  const FIRST_ID = 1_000_000;
+  for (let from = 0; from < REQUIREMENTS; from += BATCH) {
+    const made = Array.from({ length: BATCH }, (_, index) => ({
+      id: FIRST_ID + from + index,
+      ...entryText(from + index),
+    }));
+    await pool.query('INSERT INTO search_entries (id, kind, ref_id, table_row, title, detail) VALUES ?', [
+      made.map(({ id, title, detail }) => [id, 'requirement', uuidv7(), 0, title, detail]),
+    ]);
+    await pool.query('INSERT INTO search_terms (term, entry_id) VALUES ?', [
+      made.flatMap(({ id, title, detail }) =>
+        searchTerms(`${title} ${detail} R-${id}`).map((term) => [term, id]),
+      ),
+    ]);
+  }
+  await pool.query('ANALYZE TABLE search_terms, search_entries');
+  await pool.end();
+};
+
+const QUERIES = [
+  'flare 3/8',
+  'm8',
+  'mirror cell m4',
+  'dome drive terminal 10 awg',
+  'fl',
+  'manual 212',
+  'R-1077123',
+  'dash 6 nut',
+  'c',
+  'cover screw coolant 2.5 mm2',
+];
+
+/** Search at a hundred thousand requirements, a label of five hundred rows, a look-up. */
+export const benchBook = async (): Promise<void> => {
+  const label = Array.from(
+    { length: LABEL_ROWS },
+    (_, index) => `#${2 + (index % 7) * 2} CU ${10 + index} in-lb`,
+  ).join('\n');
+  measured(`read a pasted label of ${LABEL_ROWS} rows, every cell`, 20, () => {
+    const read = readLabel(label);
+    if (read.ok) readLookupTable(read.value.table, 'N.m');
+  });
+  measured('look a published table up', 50, () =>
+    lookUp(readLookupTable(SCREW_TERMINALS.table, 'N.m'), { keys: ['#6'], valueColumn: 0 }),
+  );
+  const home = inProject('.jentik', 'bench-book');
+  rmSync(home, { recursive: true, force: true });
+  mkdirSync(home, { recursive: true });
+  const site = await openSiteDatabase(home, 'Bench');
+  try {
+    await fill(site.ownerUrl);
+    for (const query of QUERIES) {
+      const { length } = await searchBook(query);
+      await measuredAsync(`search ${REQUIREMENTS} requirements for “${query}” (${length} shown)`, 15, () =>
+        searchBook(query),
+      );
+    }
+  } finally {
+    await site.stop();
+    rmSync(home, { recursive: true, force: true });
+  }
+};

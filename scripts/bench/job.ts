@@ -1,0 +1,198 @@
+import { rmSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+import { v7 as uuidv7 } from 'uuid';
+import { valueOrThrow } from '#core/fault.ts';
+import { CAUTION_IDS } from '#core/job/cautions.ts';
+import { type JobHappening, type Person, type UnplacedEvent, unplacedEvent } from '#core/job/event.ts';
+import { judgePull, wantedSetting } from '#core/job/judge-pull.ts';
+import { foldJob, nextJobState } from '#core/job/next-state.ts';
+import { type FastenerState, fastenerAt, type JobState } from '#core/job/state.ts';
+import { readTerminalLines, terminalLines } from '#core/job/terminal-list.ts';
+import { EMPTY_HEAD, firstBreak, placedEvent } from '#core/ledger/hash-chain.ts';
+import { readingOrder } from '#core/sequence/reading-order.ts';
+import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import { ensureBuilt } from '../site/build.ts';
+import { ensureDebianPackage } from '../site/debian-package.ts';
+import { demoPeople, fillDemo } from '../site/fill-demo.ts';
+import { freePort } from '../site/free-port.ts';
+import { inProject } from '../site/paths.ts';
+import { openSiteDatabase, startApplication } from '../site/run-site.ts';
+import { CHROMIUM, CHROMIUM_ARGS } from '../test/chromium.ts';
+import { measured, printMeasured } from './measured.ts';
+
+const TERMINALS = 400;
+
+const list = [
+  'position,label,x_mm,y_mm,conductor,requirement',
+  ...Array.from(
+    { length: TERMINALS },
+    (_, index) =>
+      `P${index + 1},terminal ${index + 1},${(index % 40) * 8},${Math.floor(index / 40) * 24},14 AWG,13 to 17 in-lb`,
+  ),
+].join('\n');
+
+const person: Person = { id: uuidv7(), name: 'Bench', role: 'technician' };
+const tool: Tool = {
+  id: uuidv7(),
+  code: 'T',
+  kind: 'adjustable-screwdriver',
+  toolClass: 'II-D',
+  serial: '1',
+  scale: {
+    unit: 'lbf.in',
+    minimum: 4,
+    maximum: 36,
+    perTurn: 4,
+    graduation: 0.5,
+    mainStart: 4,
+    raisedBy: 'clockwise',
+  },
+  limitPercent: 6,
+  calibratedOn: '2026-01-01',
+  calibrationDueOn: '2027-01-01',
+};
+
+const workedJob = (): { readonly events: readonly UnplacedEvent[]; readonly state: JobState } => {
+  const job = uuidv7();
+  const events: UnplacedEvent[] = [];
+  let state: JobState | null = null;
+  const happen = (happening: JobHappening): JobState => {
+    const event = unplacedEvent(
+      { id: uuidv7(), job, deviceTime: '2026-11-02T08:00:00.000Z', person },
+      happening,
+    );
+    events.push(event);
+    state = valueOrThrow(nextJobState(state, event));
+    return state;
+  };
+  const fasteners = readTerminalLines(
+    valueOrThrow(terminalLines(list)).lines,
+    'N.m',
+    DEFAULT_SCHOOLS,
+  ).flatMap(({ fastener }) => fastener ?? []);
+  const plan = {
+    number: '0001',
+    title: 'Bench',
+    seenFrom: 'here',
+    jobKind: 'control-cabinet',
+    source: { title: 'x', revision: '', place: '' },
+    siteUnit: 'N.m',
+    schools: DEFAULT_SCHOOLS,
+    fasteners,
+  } as const;
+  happen({ kind: 'job-planned', body: plan });
+  happen({ kind: 'tool-chosen', body: { tool } });
+  let now = happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
+  const wanted = valueOrThrow(wantedSetting(now, fastenerAt(now, 'P1') as FastenerState));
+  now = happen({
+    kind: 'tool-set',
+    body: { toolId: tool.id, setting: { text: wanted.text, value: wanted.setting, unit: 'lbf.in' } },
+  });
+  for (let index = 1; index <= TERMINALS; index += 1)
+    for (let pull = 0; pull < 3; pull += 1) {
+      const body = valueOrThrow(
+        judgePull(now, { position: `P${index}`, method: 'click', readingText: null, readingStands: false }),
+      );
+      now = happen({ kind: 'pull-made', body });
+    }
+  return { events, state: now };
+};
+
+/** Lists, folds and chains of a job. */
+export const benchJob = (): void => {
+  const { lines } = valueOrThrow(terminalLines(list));
+  measured(`read a list of ${TERMINALS} lines`, 30, () =>
+    readTerminalLines(valueOrThrow(terminalLines(list)).lines, 'N.m', DEFAULT_SCHOOLS),
+  );
+  const places = readTerminalLines(lines, 'N.m', DEFAULT_SCHOOLS).flatMap(({ fastener }) => fastener ?? []);
+  measured(`reading order of ${TERMINALS} terminals`, 30, () => readingOrder(places));
+  const { events, state } = workedJob();
+  measured(`fold ${events.length} events from nothing`, 20, () => foldJob(events));
+  measured('judge one pull and fold it onto that job', 200, () => {
+    const body = valueOrThrow(
+      judgePull(state, { position: 'P7', method: 'click', readingText: null, readingStands: false }),
+    );
+    nextJobState(
+      state,
+      unplacedEvent(
+        { id: 'x', job: state.job, deviceTime: '2026-11-02T08:00:00.000Z', person },
+        { kind: 'pull-made', body },
+      ),
+    );
+  });
+  let head = EMPTY_HEAD;
+  const chain = events.map((event) => {
+    const placed = placedEvent(event, head, event.deviceTime);
+    head = { sequence: placed.sequence, hash: placed.hash };
+    return placed;
+  });
+  measured(`check a chain of ${chain.length} events`, 10, () => firstBreak(chain));
+};
+
+/** From a pull to its verdict on the screen, in a real browser. */
+export const benchScreen = async (): Promise<void> => {
+  ensureDebianPackage('chromium', CHROMIUM);
+  ensureBuilt();
+  const home = inProject('.jentik', 'bench');
+  rmSync(home, { recursive: true, force: true });
+  const database = await openSiteDatabase(home, 'Bench');
+  await fillDemo();
+  const application = await startApplication(home, database.appUrl, await freePort());
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: [...CHROMIUM_ARGS] });
+  try {
+    const page = await browser.newPage({ baseURL: application.address });
+    const [lead] = demoPeople();
+    const people: { id: string; name: string }[] = await (await page.request.get('/api/v1/people')).json();
+    await page.request.post('/api/v1/sessions', {
+      data: { personId: people.find(({ name }) => name === lead?.name)?.id, pin: lead?.pin },
+    });
+    const lines = valueOrThrow(terminalLines(list)).lines;
+    const planned = await page.request.post('/api/v1/jobs', {
+      data: {
+        jobId: uuidv7(),
+        eventId: uuidv7(),
+        deviceTime: new Date().toISOString(),
+        title: 'Bench',
+        seenFrom: 'here',
+        source: { title: 'x', revision: '', place: '' },
+        lines,
+      },
+    });
+    const { job } = await planned.json();
+    await page.goto(`/jobs/${job}/plan`);
+    await page.getByRole('button', { name: 'Take TS-07' }).click();
+    await page.getByText('all sent').waitFor();
+    await page.goto(`/jobs/${job}/bench`);
+    await page.locator('[data-testid=main-action]:enabled').waitFor();
+    await page.keyboard.press('Space');
+    for (const box of await page.getByRole('dialog').getByRole('checkbox').all()) await box.check();
+    await page.getByRole('button', { name: 'All done' }).click();
+    await page.keyboard.press('Space');
+    await page.getByText('It clicked').waitFor();
+    const times = await page.evaluate(async (pulls) => {
+      const taken: number[] = [];
+      for (let index = 0; index < pulls; index += 1) {
+        const start = performance.now();
+        window.dispatchEvent(new KeyboardEvent('keydown', { key: ' ' }));
+        // A message posted from a frame's callback arrives when that frame has been drawn.
+        await new Promise<void>((resolve) =>
+          requestAnimationFrame(() => {
+            const { port1, port2 } = new MessageChannel();
+            port1.onmessage = () => resolve();
+            port2.postMessage(null);
+          }),
+        );
+        taken.push(performance.now() - start);
+        await new Promise((resolve) => setTimeout(resolve, 60));
+      }
+      return taken;
+    }, 60);
+    printMeasured(`pull to verdict on screen, ${TERMINALS} terminals, in Chromium`, times);
+  } finally {
+    await browser.close();
+    await application.stop();
+    await database.stop();
+    rmSync(home, { recursive: true, force: true });
+  }
+};

@@ -1,0 +1,104 @@
+import { readFileSync } from 'node:fs';
+import { v7 as uuidv7 } from 'uuid';
+import { readRequirementLine, requirementLines } from '#core/book/requirement-list.ts';
+import { type Source, sourceName } from '#core/book/source.ts';
+import { readSourceLine, sourceLines } from '#core/book/source-list.ts';
+import { valueOrThrow } from '#core/fault.ts';
+import type { Person } from '#core/job/event.ts';
+import type { TerminalLine } from '#core/job/terminal-list.ts';
+import { readLabel } from '#core/label/read-label.ts';
+import { keepRequirement } from '#server/services/keep-requirement.ts';
+import { addSource, changeSource } from '#server/services/keep-source.ts';
+import { keepTable } from '#server/services/keep-table.ts';
+import { allSources, readBookRequirement } from '#server/services/read-book.ts';
+import { inProject } from './paths.ts';
+
+const text = (...names: readonly string[]): string =>
+  readFileSync(inProject('demo', 'book', ...names), 'utf8');
+
+type DemoTable = {
+  readonly file: string;
+  readonly name: string;
+  readonly subject: string;
+  readonly source: string;
+  readonly place: string;
+  readonly footnote: string;
+  readonly madeForMaterial: string;
+};
+
+const named = (sources: readonly Source[], name: string): Source => {
+  const found = sources.find((source) => sourceName(source) === name);
+  if (!found) throw new Error(`the demo has no source ${name}`);
+  return found;
+};
+
+/** Fills the spec book of the demo: its sources, one of them superseded, its requirements, two pairs of which disagree, its tables. */
+export const fillDemoBook = async (lead: Person): Promise<void> => {
+  for (const line of valueOrThrow(sourceLines(text('sources.csv'))).lines) {
+    const { value, findings } = readSourceLine(line);
+    if (!value) throw new Error(JSON.stringify(findings));
+    valueOrThrow(await addSource(value));
+  }
+  const sources = await allSources();
+  for (const line of valueOrThrow(requirementLines(text('requirements.csv'))).lines) {
+    const { value, findings } = readRequirementLine(line, sources, 'N.m');
+    if (!value) throw new Error(JSON.stringify(findings));
+    const draft = { id: uuidv7(), basedOn: null, isWithdrawn: false, why: '', ...value };
+    valueOrThrow(await keepRequirement(draft, lead));
+  }
+  for (const demo of JSON.parse(text('tables.json')) as readonly DemoTable[]) {
+    const { table } = valueOrThrow(readLabel(text('tables', demo.file)));
+    const { name, subject, footnote, madeForMaterial, place } = demo;
+    const body = { ...table, name, subject, footnote, madeForMaterial };
+    const sourceId = named(sources, demo.source).id;
+    valueOrThrow(
+      await keepTable(
+        { id: uuidv7(), basedOn: null, sourceId, isWithdrawn: false, why: '', place, body },
+        lead,
+      ),
+    );
+  }
+  const old = named(sources, 'Coolant loop manual, BL-114, rev. B');
+  const newer = named(sources, 'Coolant loop manual, BL-114, rev. C');
+  const superseded: Source = { ...old, status: 'superseded', supersededBy: newer.id };
+  valueOrThrow(await changeSource(superseded, 'revision C came with the new chiller', lead));
+};
+
+const BOOK_CODE = /^R-\d+$/;
+
+/** Lines whose requirement is a code of the book, with what the book says. */
+export const withBookValues = async (lines: readonly TerminalLine[]): Promise<readonly TerminalLine[]> =>
+  Promise.all(
+    lines.map(async (line) => {
+      const code = line.cells.requirement ?? '';
+      if (!BOOK_CODE.test(code)) return line;
+      const { fromBook } = valueOrThrow(await readBookRequirement(code));
+      return { ...line, readAs: fromBook.torque.readAs ?? fromBook.torque.printed, book: fromBook.book };
+    }),
+  );
+
+/** A value of the demo's book that was changed after a job had used it. */
+export const reviseDemoBook = async (lead: Person): Promise<void> => {
+  const { kept } = valueOrThrow(await readBookRequirement('R-13'));
+  const { requirement } = { requirement: kept.body.torque.requirement };
+  if (requirement.kind !== 'maximum') throw new Error('the demo revises a maximum');
+  const maximum = { ...requirement.maximum, text: '11', value: 11 };
+  const torque = {
+    printed: 'max 11 in-lb',
+    readAs: null,
+    requirement: { kind: 'maximum' as const, maximum },
+  };
+  valueOrThrow(
+    await keepRequirement(
+      {
+        id: kept.id,
+        basedOn: kept.revision,
+        sourceId: kept.sourceId,
+        isWithdrawn: false,
+        why: 'the relays were replaced by a smaller type',
+        body: { ...kept.body, torque },
+      },
+      lead,
+    ),
+  );
+};

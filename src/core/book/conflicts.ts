@@ -1,0 +1,49 @@
+import { disagreements } from '../requirement/agreement.ts';
+import type { Schools } from '../target/schools.ts';
+import { type Specification, specifiedTarget } from '../target/specified-target.ts';
+import { type LikelyMixUp, likelyMixUps } from '../torque/mix-up.ts';
+import type { NewtonMetres } from '../torque/unit.ts';
+
+/** What one current source says about a thing: an id, and the specification. */
+export type BookStatement = { readonly id: string; readonly specification: Specification };
+
+/** Two current statements about one thing that disagree beyond rounding. */
+export type Conflict = {
+  readonly first: string;
+  readonly other: string;
+  /** Targets under the site's schools, in newton metres; null where one has none (an angle without a torque). */
+  readonly firstTarget: NewtonMetres | null;
+  readonly otherTarget: NewtonMetres | null;
+  /** The other target against the first, in percent. */
+  readonly differencePercent: number | null;
+  /** The confusions of units that would explain it, nearest first. */
+  readonly likely: readonly LikelyMixUp[];
+};
+
+const targetOf = (specification: Specification, schools: Schools): NewtonMetres | null => {
+  const target = specifiedTarget(specification, schools, 0);
+  return target.ok ? target.value.target : null;
+};
+
+const between = (a: BookStatement, b: BookStatement, schools: Schools): Conflict => {
+  const [firstTarget, otherTarget] = [targetOf(a.specification, schools), targetOf(b.specification, schools)];
+  const isKnown = firstTarget !== null && otherTarget !== null;
+  return {
+    first: a.id,
+    other: b.id,
+    firstTarget,
+    otherTarget,
+    differencePercent: isKnown ? (otherTarget / firstTarget - 1) * 100 : null,
+    likely: isKnown ? likelyMixUps(otherTarget, firstTarget) : [],
+  };
+};
+
+/** Every pair of statements about one thing that disagree beyond rounding, in the order given. Two requirements that print a torque
+ *  differently but mean the same (20 lbf·in, 2.26 N·m) agree. */
+export const conflictsAmong = (statements: readonly BookStatement[], schools: Schools): readonly Conflict[] =>
+  statements.flatMap((a, index) =>
+    statements
+      .slice(index + 1)
+      .filter((b) => disagreements(a.specification.requirement, b.specification.requirement).length > 0)
+      .map((b) => between(a, b, schools)),
+  );

@@ -1,0 +1,41 @@
+import type { FastenerState, JobState } from '../job/state.ts';
+import { type Specification, specifiedTarget } from '../target/specified-target.ts';
+import { rejudgedPull } from '../verdict/rejudged-pull.ts';
+import type { Outcome } from '../verdict/tightening-verdict.ts';
+
+/** A fastener whose last pull would be judged otherwise under another requirement. */
+export type ChangedVerdict = { readonly position: string; readonly was: Outcome; readonly would: Outcome };
+
+/** What another requirement would do to a job: how many of its fasteners rest on the one it replaces, and which verdicts change. */
+export type RequirementEffect = {
+  readonly fasteners: number;
+  readonly pulled: number;
+  readonly changed: readonly ChangedVerdict[];
+};
+
+const lastPull = ({ pulls }: FastenerState) => pulls.findLast(({ voided }) => voided === null);
+
+/** The effect on a job of judging the fasteners that rest on a requirement by another specification, under the job's own schools.
+ *  Null where the specification has no target under them. */
+export const requirementEffect = (
+  state: JobState,
+  restsOn: (fastener: FastenerState) => boolean,
+  specification: Specification,
+): RequirementEffect | null => {
+  const { schools } = state.plan;
+  const target = specifiedTarget(specification, schools, state.tool?.limitPercent ?? 0);
+  if (!target.ok) return null;
+  const resting = state.fasteners.filter(restsOn);
+  const pulled = resting.flatMap((fastener) => {
+    const pull = lastPull(fastener);
+    return pull ? [{ position: fastener.planned.position, body: pull.body }] : [];
+  });
+  return {
+    fasteners: resting.length,
+    pulled: pulled.length,
+    changed: pulled.flatMap(({ position, body }) => {
+      const would = rejudgedPull(body, target.value, schools).outcome;
+      return would === body.outcome ? [] : [{ position, was: body.outcome, would }];
+    }),
+  };
+};

@@ -1,0 +1,8 @@
+import { accepted } from '#core/result.ts';
+import { endpoint, fileResponse } from '#server/http/endpoint.ts';
+import { requirementsCsv } from '#server/services/export-book.ts';
+import { OPERATIONS } from '#wire/api.ts';
+
+export const GET = endpoint(OPERATIONS.exportRequirements, async () =>
+  accepted(fileResponse(await requirementsCsv())),
+);

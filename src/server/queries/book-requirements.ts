@@ -1,0 +1,213 @@
+import type { ResultSetHeader, RowDataPacket } from 'mysql2';
+import { specKey } from '#core/book/spec-key.ts';
+import { type KeptRequirement, keptRequirementSchema } from '#wire/book.ts';
+import { instantFromSql, instantToSql } from '../database/instant.ts';
+import type { Connection } from '../database/pool.ts';
+
+/** What people call a requirement: R-12. */
+export const requirementCode = (number: number): string => `R-${number}`;
+
+const keptOf = (row: RowDataPacket): KeptRequirement =>
+  keptRequirementSchema.parse({
+    id: row['id'],
+    code: requirementCode(row['number']),
+    revision: row['revision'],
+    sourceId: row['source_id'],
+    isWithdrawn: row['is_withdrawn'] === 1,
+    changedBy: row['changed_by'],
+    changedAt: instantFromSql(row['changed_at']),
+    why: row['why'],
+    body: JSON.parse(row['body']),
+  });
+
+/** Requirements of the book at their newest revision; of one source, or all. */
+export const selectRequirements = async (
+  db: Connection,
+  sourceId: string | null,
+): Promise<readonly KeptRequirement[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT id,
+           number,
+           revision,
+           source_id,
+           is_withdrawn,
+           body,
+           why,
+           changed_by,
+           changed_at
+      FROM book_requirements
+     WHERE :sourceId IS NULL
+        OR source_id = :sourceId
+     ORDER BY number`,
+    { sourceId },
+  );
+  return rows.map(keptOf);
+};
+
+/** The requirements in force that were changed last, at most two hundred: what a screen lists before anyone searches. */
+export const selectRecentRequirements = async (db: Connection): Promise<readonly KeptRequirement[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(`
+    SELECT id,
+           number,
+           revision,
+           source_id,
+           is_withdrawn,
+           body,
+           why,
+           changed_by,
+           changed_at
+      FROM book_requirements
+     WHERE NOT is_withdrawn
+     ORDER BY changed_at DESC
+     LIMIT 200`);
+  return rows.map(keptOf);
+};
+
+/** How many requirements are in force. */
+export const countRequirements = async (db: Connection): Promise<number> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    'SELECT COUNT(*) AS count FROM book_requirements WHERE NOT is_withdrawn',
+  );
+  return Number(rows[0]?.['count'] ?? 0);
+};
+
+/** A requirement at its newest revision, by its id or its number; null when there is none. */
+export const selectRequirement = async (
+  db: Connection,
+  by: { readonly id: string } | { readonly number: number },
+): Promise<KeptRequirement | null> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT id,
+           number,
+           revision,
+           source_id,
+           is_withdrawn,
+           body,
+           why,
+           changed_by,
+           changed_at
+      FROM book_requirements
+     WHERE id = :id
+        OR number = :number`,
+    { id: 'id' in by ? by.id : '', number: 'number' in by ? by.number : 0 },
+  );
+  return rows[0] ? keptOf(rows[0]) : null;
+};
+
+/** All revisions of a requirement, the newest first. */
+export const selectRequirementRevisions = async (
+  db: Connection,
+  id: string,
+): Promise<readonly KeptRequirement[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT revisions.id,
+           heads.number,
+           revisions.revision,
+           revisions.source_id,
+           revisions.is_withdrawn,
+           revisions.body,
+           revisions.why,
+           revisions.changed_by,
+           revisions.changed_at
+      FROM book_requirement_revisions AS revisions
+      JOIN book_requirements AS heads ON heads.id = revisions.id
+     WHERE revisions.id = :id
+     ORDER BY revisions.revision DESC`,
+    { id },
+  );
+  return rows.map(keptOf);
+};
+
+/** Requirements in force, their source too, that share their key with another one in force. In order of their keys. */
+export const selectSharedKeys = async (
+  db: Connection,
+): Promise<readonly { readonly specKey: string; readonly kept: KeptRequirement }[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(`
+    SELECT heads.id,
+           heads.number,
+           heads.revision,
+           heads.source_id,
+           heads.spec_key,
+           heads.is_withdrawn,
+           heads.body,
+           heads.why,
+           heads.changed_by,
+           heads.changed_at
+      FROM book_requirements AS heads
+      JOIN sources ON sources.id = heads.source_id AND sources.status = 'current'
+      JOIN (SELECT inner_heads.spec_key
+              FROM book_requirements AS inner_heads
+              JOIN sources AS inner_sources
+                ON inner_sources.id = inner_heads.source_id AND inner_sources.status = 'current'
+             WHERE NOT inner_heads.is_withdrawn
+             GROUP BY inner_heads.spec_key
+            HAVING COUNT(*) > 1) AS shared ON shared.spec_key = heads.spec_key
+     WHERE NOT heads.is_withdrawn
+     ORDER BY heads.spec_key, heads.number`);
+  return rows.map((row) => ({ specKey: row['spec_key'], kept: keptOf(row) }));
+};
+
+const parameters = (kept: Omit<KeptRequirement, 'code'>) => ({
+  id: kept.id,
+  revision: kept.revision,
+  sourceId: kept.sourceId,
+  specKey: specKey(kept.body.part, kept.body.size).slice(0, 400),
+  isWithdrawn: kept.isWithdrawn ? 1 : 0,
+  body: JSON.stringify(kept.body),
+  why: kept.why,
+  changedBy: kept.changedBy,
+  changedAt: instantToSql(kept.changedAt),
+});
+
+const insertRevision = (db: Connection, kept: Omit<KeptRequirement, 'code'>) => {
+  const { specKey: _, ...revision } = parameters(kept);
+  return db.execute(
+    `
+    INSERT INTO book_requirement_revisions (id, revision, source_id, is_withdrawn, body, why, changed_by, changed_at)
+    VALUES (:id, :revision, :sourceId, :isWithdrawn, :body, :why, :changedBy, :changedAt)`,
+    revision,
+  );
+};
+
+/** Adds a requirement's first revision, and answers its code. */
+export const insertRequirement = async (
+  db: Connection,
+  kept: Omit<KeptRequirement, 'code'>,
+): Promise<string> => {
+  const [result] = await db.execute<ResultSetHeader>(
+    `
+    INSERT INTO book_requirements (id, revision, source_id, spec_key, is_withdrawn, body, why, changed_by, changed_at)
+    VALUES (:id, :revision, :sourceId, :specKey, :isWithdrawn, :body, :why, :changedBy, :changedAt)`,
+    parameters(kept),
+  );
+  await insertRevision(db, kept);
+  return requirementCode(result.insertId);
+};
+
+/** Adds a requirement's next revision; false when another came first. */
+export const reviseRequirement = async (
+  db: Connection,
+  kept: Omit<KeptRequirement, 'code'>,
+): Promise<boolean> => {
+  const [result] = await db.execute<ResultSetHeader>(
+    `
+    UPDATE book_requirements
+       SET revision = :revision,
+           source_id = :sourceId,
+           spec_key = :specKey,
+           is_withdrawn = :isWithdrawn,
+           body = :body,
+           why = :why,
+           changed_by = :changedBy,
+           changed_at = :changedAt
+     WHERE id = :id
+       AND revision = :revision - 1`,
+    parameters(kept),
+  );
+  if (result.affectedRows === 0) return false;
+  await insertRevision(db, kept);
+  return true;
+};

@@ -1,0 +1,74 @@
+import type { RowDataPacket } from 'mysql2';
+import type { BookReference } from '#core/job/event.ts';
+import type { JobState } from '#core/job/state.ts';
+import { type RestingJob, restingJobSchema } from '#wire/book.ts';
+import { jobNumberText } from '#wire/job-summary.ts';
+import type { Connection } from '../database/pool.ts';
+
+type Counted = { readonly book: BookReference; fasteners: number };
+
+const referencesOf = (state: JobState): readonly Counted[] => {
+  const counted = new Map<string, Counted>();
+  for (const { planned } of state.fasteners) {
+    const { book } = planned.requirement;
+    if (!book) continue;
+    const key = `${book.kind} ${book.id} ${book.revision}`;
+    const known = counted.get(key) ?? { book, fasteners: 0 };
+    known.fasteners += 1;
+    counted.set(key, known);
+  }
+  return [...counted.values()];
+};
+
+/** Writes down what a job rests on, in place of what it rested on before. */
+export const replaceJobReferences = async (db: Connection, state: JobState): Promise<void> => {
+  await db.execute('DELETE FROM job_references WHERE job_id = :job', { job: state.job });
+  for (const { book, fasteners } of referencesOf(state))
+    await db.execute(
+      `
+      INSERT INTO job_references (job_id, ref_kind, ref_id, revision, source_id, fasteners)
+      VALUES (:job, :kind, :id, :revision, :sourceId, :fasteners)`,
+      {
+        job: state.job,
+        kind: book.kind,
+        id: book.id,
+        revision: book.revision,
+        sourceId: book.sourceId,
+        fasteners,
+      },
+    );
+};
+
+/** Jobs that rest on a requirement, a table or anything of a source; open ones first. */
+export const selectRestingJobs = async (
+  db: Connection,
+  on: { readonly refId: string } | { readonly sourceId: string },
+): Promise<readonly RestingJob[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT jobs.id,
+           jobs.number,
+           jobs.title,
+           jobs.stage,
+           job_references.revision,
+           job_references.ref_id,
+           job_references.fasteners
+      FROM job_references
+      JOIN jobs ON jobs.id = job_references.job_id
+     WHERE job_references.ref_id = :refId
+        OR job_references.source_id = :sourceId
+     ORDER BY jobs.stage IN ('done', 'inspected'), jobs.number DESC`,
+    { refId: 'refId' in on ? on.refId : '', sourceId: 'sourceId' in on ? on.sourceId : '' },
+  );
+  return rows.map((row) =>
+    restingJobSchema.parse({
+      id: row['id'],
+      number: jobNumberText(row['number']),
+      title: row['title'],
+      isOpen: row['stage'] !== 'done' && row['stage'] !== 'inspected',
+      revision: row['revision'],
+      refId: row['ref_id'],
+      fasteners: row['fasteners'],
+    }),
+  );
+};

@@ -1,0 +1,123 @@
+import { specificationOf } from '#core/book/book-requirement.ts';
+import { conflictsAmong } from '#core/book/conflicts.ts';
+import { requirementEffect } from '#core/book/requirement-effect.ts';
+import type { Person } from '#core/job/event.ts';
+import { foldJob } from '#core/job/next-state.ts';
+import { accepted, type Result, refused } from '#core/result.ts';
+import type { BookConflict, ConflictEffect, KeptRequirement, LogEntry } from '#wire/book.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { type Connection, database } from '../database/pool.ts';
+import { selectSharedKeys } from '../queries/book-requirements.ts';
+import { selectEvents } from '../queries/events.ts';
+import { selectRestingJobs } from '../queries/job-references.ts';
+import { selectSite } from '../queries/site.ts';
+import { insertLogEntry, selectLog } from '../queries/site-log.ts';
+import { now } from './clock.ts';
+
+type Pair = Pick<BookConflict, 'first' | 'other'>;
+
+/** What a decision is about: two requirements at their revisions, whichever way round. A new revision asks anew. */
+const pairSubject = ({ first, other }: Pair): string =>
+  [first, other]
+    .map(({ code, revision }) => `${code}.${revision}`)
+    .sort()
+    .join('+');
+
+const decisionOf = (log: readonly LogEntry[], pair: Pair): BookConflict['decision'] => {
+  const entry = log.find(({ subject }) => subject === pairSubject(pair));
+  return entry
+    ? { chosen: (entry.body as { chosen: string }).chosen, why: entry.why, by: entry.by, at: entry.at }
+    : null;
+};
+
+const grouped = (
+  rows: readonly { readonly specKey: string; readonly kept: KeptRequirement }[],
+): readonly (readonly KeptRequirement[])[] => {
+  const groups = new Map<string, KeptRequirement[]>();
+  for (const { specKey, kept } of rows) groups.set(specKey, [...(groups.get(specKey) ?? []), kept]);
+  return [...groups.values()];
+};
+
+const conflictsIn = async (db: Connection): Promise<readonly BookConflict[]> => {
+  const { schools } = await selectSite(db);
+  const log = await selectLog(db, 'conflict-decided', null);
+  return grouped(await selectSharedKeys(db)).flatMap((group) => {
+    const byId = new Map(group.map((kept) => [kept.id, kept]));
+    const statements = group.map(({ id, body }) => ({ id, specification: specificationOf(body) }));
+    return conflictsAmong(statements, schools).map((conflict) => {
+      const first = byId.get(conflict.first) as KeptRequirement;
+      const other = byId.get(conflict.other) as KeptRequirement;
+      return {
+        subject: [first.body.part, first.body.size].filter(Boolean).join(', '),
+        first,
+        other,
+        firstNewtonMetres: conflict.firstTarget,
+        otherNewtonMetres: conflict.otherTarget,
+        differencePercent: conflict.differencePercent,
+        likely: [...conflict.likely],
+        decision: decisionOf(log, { first, other }),
+      };
+    });
+  });
+};
+
+/** Where sources in force disagree, undecided ones first. */
+export const bookConflicts = async (): Promise<readonly BookConflict[]> => {
+  const conflicts = await conflictsIn(database());
+  return [...conflicts].sort((a, b) => Number(a.decision !== null) - Number(b.decision !== null));
+};
+
+const effectsOf = async (
+  db: Connection,
+  used: KeptRequirement,
+  would: KeptRequirement,
+): Promise<readonly ConflictEffect[]> => {
+  const effects: ConflictEffect[] = [];
+  for (const job of await selectRestingJobs(db, { refId: used.id })) {
+    const folded = foldJob(await selectEvents(db, job.id, 0));
+    if (!folded.ok) continue;
+    const effect = requirementEffect(
+      folded.value,
+      ({ planned }) => planned.requirement.book?.id === used.id,
+      specificationOf(would.body),
+    );
+    if (effect) effects.push({ job, would: would.id, pulled: effect.pulled, changed: [...effect.changed] });
+  }
+  return effects;
+};
+
+/** What deciding a conflict either way would do to the jobs that use the one that loses. Refuses: not-in-conflict. */
+export const conflictEffects = async (
+  firstId: string,
+  otherId: string,
+): Promise<Result<readonly ConflictEffect[], Problem>> => {
+  const db = database();
+  const conflict = (await conflictsIn(db)).find(
+    ({ first, other }) => first.id === firstId && other.id === otherId,
+  );
+  if (!conflict) return refused({ code: 'not-in-conflict' });
+  const { first, other } = conflict;
+  return accepted([...(await effectsOf(db, first, other)), ...(await effectsOf(db, other, first))]);
+};
+
+/** Decides which of two sources governs, with a reason that stays. Refuses: role-forbidden, not-in-conflict. */
+export const decideConflict = async (
+  decision: { readonly first: string; readonly other: string; readonly chosen: string; readonly why: string },
+  by: Person,
+): Promise<Result<readonly BookConflict[], Problem>> => {
+  if (by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
+  const conflict = (await conflictsIn(database())).find(
+    ({ first, other }) => first.id === decision.first && other.id === decision.other,
+  );
+  const isOneOfThem = decision.chosen === decision.first || decision.chosen === decision.other;
+  if (!conflict || !isOneOfThem) return refused({ code: 'not-in-conflict' });
+  await insertLogEntry(database(), {
+    at: now(),
+    by,
+    kind: 'conflict-decided',
+    subject: pairSubject(conflict),
+    why: decision.why,
+    body: { chosen: decision.chosen },
+  });
+  return accepted(await bookConflicts());
+};

@@ -1,0 +1,88 @@
+import { type Source, sourceName } from '#core/book/source.ts';
+import { cellText } from '#core/lookup/lookup-table.ts';
+import { queryTerms } from '#core/search/search-terms.ts';
+import { unitSymbol } from '#core/torque/unit.ts';
+import type { KeptRequirement, KeptTable, SearchHit } from '#wire/book.ts';
+import type { Connection } from '../database/pool.ts';
+import { database } from '../database/pool.ts';
+import { selectRequirements } from '../queries/book-requirements.ts';
+import { selectTables } from '../queries/book-tables.ts';
+import { replaceSearchEntries, type SearchEntry, selectSearchHits } from '../queries/search-entries.ts';
+import { selectSources } from '../queries/sources.ts';
+
+const entry = (
+  kind: SearchHit['kind'],
+  refId: string,
+  row: number,
+  title: string,
+  detail: string,
+  more = '',
+): SearchEntry => ({ kind, refId, row, title, detail, text: `${title} ${detail} ${more}` });
+
+/** How the search finds a requirement: by part, size, print, place, source and code. */
+export const requirementEntries = (kept: KeptRequirement, source: Source): readonly SearchEntry[] => {
+  const { part, size, torque, place, note } = kept.body;
+  const title = [part, size].filter(Boolean).join(', ');
+  const detail = [torque.printed, sourceName(source), place].filter(Boolean).join(' · ');
+  return kept.isWithdrawn
+    ? []
+    : [entry('requirement', kept.id, 0, title, detail, `${kept.code} ${note} ${source.kind}`)];
+};
+
+/** How the search finds a table: each of its rows by its keys and values. */
+export const tableEntries = (kept: KeptTable, source: Source): readonly SearchEntry[] => {
+  const { name, subject, rows, values } = kept.body;
+  if (kept.isWithdrawn) return [];
+  return rows.map((row, index) => {
+    const value = row.values
+      .map((cell, column) => {
+        const unit = values[column]?.unit;
+        return cellText(cell) === '' ? '' : `${cellText(cell)}${unit ? ` ${unitSymbol(unit)}` : ''}`;
+      })
+      .filter(Boolean)
+      .join(' | ');
+    const title = `${name}: ${row.keys.map(cellText).join(', ')}`;
+    return entry(
+      'table-row',
+      kept.id,
+      index,
+      title,
+      `${value} · ${sourceName(source)}, ${kept.place}`,
+      subject,
+    );
+  });
+};
+
+/** How the search finds a source. */
+export const sourceEntries = (source: Source): readonly SearchEntry[] => [
+  entry('source', source.id, 0, sourceName(source), [source.kind, source.place, source.status].join(' · ')),
+];
+
+/** Puts what the search knows of a requirement, a table or a source in order. */
+export const indexEntries = (
+  db: Connection,
+  kind: SearchHit['kind'],
+  refId: string,
+  entries: readonly SearchEntry[],
+): Promise<void> => replaceSearchEntries(db, kind, refId, entries);
+
+/** Writes everything the search knows of the book again. */
+export const rebuildBookSearch = async (db: Connection): Promise<void> => {
+  const sources = new Map((await selectSources(db)).map((source) => [source.id, source]));
+  for (const source of sources.values()) await indexEntries(db, 'source', source.id, sourceEntries(source));
+  for (const kept of await selectRequirements(db, null))
+    await indexEntries(
+      db,
+      'requirement',
+      kept.id,
+      requirementEntries(kept, sources.get(kept.sourceId) as Source),
+    );
+  for (const kept of await selectTables(db, null))
+    await indexEntries(db, 'table-row', kept.id, tableEntries(kept, sources.get(kept.sourceId) as Source));
+};
+
+/** What a query finds, whatever kind it is; nothing for a query without a word. */
+export const searchBook = async (query: string): Promise<readonly SearchHit[]> => {
+  const terms = queryTerms(query);
+  return terms.length === 0 ? [] : selectSearchHits(database(), terms);
+};

@@ -1,0 +1,76 @@
+import { randomUUID } from 'node:crypto';
+import type { Source } from '#core/book/source.ts';
+import type { Person } from '#core/job/event.ts';
+import { accepted, type Result, refused } from '#core/result.ts';
+import type { KeptRequirement, KeptTable, NewSource, RestingJob } from '#wire/book.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { database, inTransaction } from '../database/pool.ts';
+import { selectRequirements } from '../queries/book-requirements.ts';
+import { selectTables } from '../queries/book-tables.ts';
+import { selectRestingJobs } from '../queries/job-references.ts';
+import { insertLogEntry } from '../queries/site-log.ts';
+import { putSource, selectSource } from '../queries/sources.ts';
+import { indexEntries, requirementEntries, sourceEntries, tableEntries } from './book-search.ts';
+import { now } from './clock.ts';
+
+/** Adds a source to the book. It is current. */
+export const addSource = (source: NewSource): Promise<Result<Source, Problem>> =>
+  inTransaction(async (db) => {
+    const added: Source = { ...source, id: randomUUID(), status: 'current', supersededBy: null };
+    await putSource(db, added);
+    await indexEntries(db, 'source', added.id, sourceEntries(added));
+    return accepted(added);
+  });
+
+/** Changes a source, with a reason that the log keeps. What rests on it stays as it is: each is moved by a person.
+ *  Refuses: not-found, role-forbidden (only a lead supersedes or withdraws), source-supersedes-itself, why-missing. */
+export const changeSource = (source: Source, why: string, by: Person): Promise<Result<Source, Problem>> =>
+  inTransaction(
+    async (db): Promise<Result<Source, Problem>> => {
+      const before = await selectSource(db, source.id);
+      if (!before) return refused({ code: 'not-found', what: 'source' });
+      const isStatusChanged = before.status !== source.status || before.supersededBy !== source.supersededBy;
+      if (isStatusChanged && by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
+      if (isStatusChanged && why.trim() === '') return refused({ code: 'why-missing' });
+      if (source.supersededBy === source.id) return refused({ code: 'source-supersedes-itself' });
+      if (source.supersededBy !== null && !(await selectSource(db, source.supersededBy)))
+        return refused({ code: 'not-found', what: 'source' });
+      const changed: Source = {
+        ...source,
+        supersededBy: source.status === 'superseded' ? source.supersededBy : null,
+      };
+      await putSource(db, changed);
+      await insertLogEntry(db, {
+        at: now(),
+        by,
+        kind: 'source-changed',
+        subject: source.id,
+        why,
+        body: { before, after: changed },
+      });
+      await indexEntries(db, 'source', changed.id, sourceEntries(changed));
+      for (const kept of await selectRequirements(db, changed.id))
+        await indexEntries(db, 'requirement', kept.id, requirementEntries(kept, changed));
+      for (const kept of await selectTables(db, changed.id))
+        await indexEntries(db, 'table-row', kept.id, tableEntries(kept, changed));
+      return accepted(changed);
+    },
+    (result) => result.ok,
+  );
+
+/** What rests on a source: its requirements and tables in force, and the jobs that used any of them. */
+export const restingOnSource = async (
+  sourceId: string,
+): Promise<{
+  readonly requirements: readonly KeptRequirement[];
+  readonly tables: readonly KeptTable[];
+  readonly jobs: readonly RestingJob[];
+}> => {
+  const db = database();
+  const [requirements, tables, jobs] = await Promise.all([
+    selectRequirements(db, sourceId),
+    selectTables(db, sourceId),
+    selectRestingJobs(db, { sourceId }),
+  ]);
+  return { requirements: requirements.filter(({ isWithdrawn }) => !isWithdrawn), tables, jobs };
+};

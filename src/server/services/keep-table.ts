@@ -1,0 +1,41 @@
+import type { Person } from '#core/job/event.ts';
+import { canonicalText } from '#core/ledger/hash-chain.ts';
+import { checkedTable, readLookupTable } from '#core/lookup/lookup-table.ts';
+import { accepted, type Result, refused } from '#core/result.ts';
+import type { KeptTable, TableDraft } from '#wire/book.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { inTransaction } from '../database/pool.ts';
+import { insertTable, reviseTable, selectTable } from '../queries/book-tables.ts';
+import { selectSite } from '../queries/site.ts';
+import { selectSource } from '../queries/sources.ts';
+import { indexEntries, tableEntries } from './book-search.ts';
+import { now } from './clock.ts';
+
+/** Keeps a lookup table as a new revision, every cell settled.
+ *  Refuses: not-found, revision-stale, why-missing, and what checkedTable refuses. */
+export const keepTable = (draft: TableDraft, by: Person): Promise<Result<KeptTable, Problem>> =>
+  inTransaction(
+    async (db): Promise<Result<KeptTable, Problem>> => {
+      const source = await selectSource(db, draft.sourceId);
+      if (!source) return refused({ code: 'not-found', what: 'source' });
+      const { unit } = await selectSite(db);
+      const checked = checkedTable(readLookupTable(draft.body, unit));
+      if (!checked.ok) return checked;
+      const before = await selectTable(db, draft.id);
+      const { basedOn, ...rest } = draft;
+      const kept = { ...rest, revision: (basedOn ?? 0) + 1, changedBy: by.name, changedAt: now() };
+      if (basedOn === null) {
+        if (before?.revision === 1 && canonicalText(before.body) === canonicalText(draft.body))
+          return accepted(before);
+        if (before) return refused({ code: 'revision-stale', by: before.changedBy });
+        await insertTable(db, kept);
+      } else {
+        if (!before) return refused({ code: 'not-found', what: 'table' });
+        if (draft.why === '') return refused({ code: 'why-missing' });
+        if (!(await reviseTable(db, kept))) return refused({ code: 'revision-stale', by: before.changedBy });
+      }
+      await indexEntries(db, 'table-row', kept.id, tableEntries(kept, source));
+      return accepted(kept);
+    },
+    (result) => result.ok,
+  );

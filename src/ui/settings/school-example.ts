@@ -1,0 +1,77 @@
+import { valueOrThrow } from '#core/fault.ts';
+import { readRequirement } from '#core/requirement/read-requirement.ts';
+import type { Requirement } from '#core/requirement/requirement.ts';
+import { toolSetting } from '#core/setting/tool-setting.ts';
+import type { Schools } from '#core/target/schools.ts';
+import { plainSpecification, type Specification, specifiedTarget } from '#core/target/specified-target.ts';
+import { displayTorque } from '#core/torque/display.ts';
+import { type NewtonMetres, newtonMetres, type TorqueUnit } from '#core/torque/unit.ts';
+import { tighteningVerdict } from '#core/verdict/tightening-verdict.ts';
+import { problemWords } from '#wire/problems/en.ts';
+import type { ChoiceQuestion } from '#wire/words/schools.ts';
+import { STATUS_WORDS } from '#wire/words/verdict.ts';
+
+const printed = (text: string): Requirement => valueOrThrow(readRequirement(text, 'N.m')).requirement;
+
+const EXAMPLES: Partial<
+  Record<ChoiceQuestion, { readonly text: string; readonly specification: Specification }>
+> = {
+  rangeTarget: { text: '3 to 4 N·m', specification: plainSpecification(printed('3 to 4 Nm')) },
+  maximumOnly: { text: 'max 12 N·m', specification: plainSpecification(printed('max 12 Nm')) },
+  nominalTolerance: { text: '20 lbf·in', specification: plainSpecification(printed('20 lbf·in')) },
+  twoParts: {
+    text: 'stem 5 to 6 N·m, bar 4 to 5.6 N·m',
+    specification: { ...plainSpecification(printed('5 to 6 Nm')), otherPart: printed('4 to 5.6 Nm') },
+  },
+  harderMaterial: {
+    text: '110 to 130 lbf·in, made for a harder tube',
+    specification: { ...plainSpecification(printed('110 to 130 lbf·in')), isForHarderMaterial: true },
+  },
+};
+
+const SAMPLE_LIMIT_PERCENT = 6;
+const RESOLUTION = { sourceDigits: 2, graduation: null };
+const SCALE = {
+  unit: 'N.m',
+  minimum: 1,
+  maximum: 5,
+  perTurn: 0.5,
+  graduation: 0.1,
+  mainStart: 1,
+  raisedBy: 'clockwise',
+} as const;
+const show = (torque: NewtonMetres, unit: TorqueUnit): string => displayTorque(torque, unit, RESOLUTION);
+
+const settingExample = (schools: Schools): string => {
+  const wanted = { target: newtonMetres(2.27), low: newtonMetres(2), high: newtonMetres(2.5) };
+  const setting = toolSetting(wanted, SCALE, schools.betweenGraduations, SCALE.minimum);
+  return `Target 2.27 N·m on a scale of 0.1: set to ${setting.ok ? setting.value.text : '–'} N·m.`;
+};
+
+const decisionExample = (schools: Schools): string => {
+  const judged = {
+    kind: 'reading',
+    reading: newtonMetres(3.3),
+    standardUncertainty: newtonMetres(0.08),
+  } as const;
+  const { outcome } = tighteningVerdict(judged, { low: newtonMetres(2.8), high: newtonMetres(3.4) }, schools);
+  return `3.3 N·m read, 2.8 to 3.4 accepted, uncertainty 0.16 (k = 2): ${STATUS_WORDS[outcome]}.`;
+};
+
+/** What a question's answer does, worked out now on an example; null for a question that no torque shows. */
+export const schoolExample = (question: ChoiceQuestion, schools: Schools): string | null => {
+  if (question === 'betweenGraduations') return settingExample(schools);
+  if (question === 'decisionRule') return decisionExample(schools);
+  const example = EXAMPLES[question];
+  if (!example) return null;
+  const result = specifiedTarget(example.specification, schools, SAMPLE_LIMIT_PERCENT);
+  if (!result.ok) return `${example.text}: ${problemWords(result.refusal).cause}`;
+  const unit =
+    'low' in example.specification.requirement
+      ? example.specification.requirement.low.unit
+      : question === 'nominalTolerance'
+        ? 'lbf.in'
+        : 'N.m';
+  const { target, low, high } = result.value;
+  return `${example.text}: target ${show(target, unit)}, accepted ${show(low, unit)} to ${show(high, unit)}.`;
+};

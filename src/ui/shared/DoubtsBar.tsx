@@ -1,0 +1,30 @@
+type Props = {
+  readonly total: number;
+  readonly doubts: number;
+  readonly isDoubtsOnly: boolean;
+  readonly onDoubtsOnly: (isDoubtsOnly: boolean) => void;
+};
+
+/** How many lines of a list are still to settle, and a way to see only those. */
+export const DoubtsBar = ({ total, doubts, isDoubtsOnly, onDoubtsOnly }: Props) => (
+  <div className="flex flex-wrap items-center gap-4" data-testid="doubts">
+    <p className="text-l">
+      {doubts === 0 ? (
+        <strong className="text-in">All {total} lines are settled.</strong>
+      ) : (
+        <strong className="text-unsure">
+          {doubts} of {total} lines to settle.
+        </strong>
+      )}
+    </p>
+    <label className="flex min-h-11 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-5 accent-layout"
+        checked={isDoubtsOnly}
+        onChange={(event) => onDoubtsOnly(event.target.checked)}
+      />{' '}
+      only these
+    </label>
+  </div>
+);

@@ -1,0 +1,191 @@
+import { useMemo, useState } from 'react';
+import { call } from '#client/api.ts';
+import { newId } from '#client/happen.ts';
+import {
+  REQUIREMENT_COLUMNS,
+  type ReadRequirementLine,
+  type RequirementColumn,
+  readRequirementLine,
+  requirementLines,
+} from '#core/book/requirement-list.ts';
+import type { Source } from '#core/book/source.ts';
+import {
+  type ReadSourceLine,
+  readSourceLine,
+  SOURCE_COLUMNS,
+  type SourceColumn,
+  sourceLines,
+} from '#core/book/source-list.ts';
+import { decodeText } from '#core/list/decode-text.ts';
+import type { ListLine } from '#core/list/list-line.ts';
+import { OPERATIONS } from '#wire/api.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
+import type { Site } from '#wire/site.ts';
+import { conditionWords, SOURCE_KIND_WORDS } from '#wire/words/book.ts';
+import { requirementWords } from '#wire/words/requirement.ts';
+import { DoubtsBar } from '../shared/DoubtsBar.tsx';
+import { FileButton, LIST_FILES } from '../shared/FileButton.tsx';
+import { ListPreview } from '../shared/ListPreview.tsx';
+import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ReadyForm } from '../shared/ReadyForm.tsx';
+import { useKeptDraft } from '../shared/use-kept-draft.ts';
+
+type Props = {
+  readonly list: 'requirements' | 'sources';
+  readonly sources: readonly Source[];
+  readonly site: Site;
+};
+
+type Line = ListLine<RequirementColumn> & ListLine<SourceColumn> & { readonly id: string };
+type Draft = { readonly fileName: string; readonly lines: readonly Line[] };
+type Read = ReadRequirementLine | ReadSourceLine;
+
+const EMPTY: Draft = { fileName: '', lines: [] };
+const revive = (kept: unknown): Draft | null =>
+  typeof kept === 'object' && kept !== null && 'lines' in kept ? { ...EMPTY, ...(kept as Draft) } : null;
+
+const words = (line: Read): string => {
+  if (!line.value) return '';
+  if ('body' in line.value) {
+    const { torque, conditions } = line.value.body;
+    return [requirementWords(torque.requirement), ...conditionWords(conditions)].join('; ');
+  }
+  return SOURCE_KIND_WORDS[line.value.kind];
+};
+
+/** Sources or requirements from a list: how each line was read, what must be settled, all or nothing. */
+export const ImportBookScreen = ({ list, sources, site }: Props) => {
+  const isSources = list === 'sources';
+  const [draft, setDraft, forget] = useKeptDraft<Draft>(`jentik-import-${list}`, EMPTY, revive);
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [problem, setProblem] = useState<ProblemDetails | null>(null);
+  const [isDoubtsOnly, setDoubtsOnly] = useState(false);
+  const read = useMemo<readonly Read[]>(
+    () =>
+      draft.lines.map((line) =>
+        isSources ? readSourceLine(line) : readRequirementLine(line, sources, site.unit),
+      ),
+    [draft.lines, isSources, sources, site.unit],
+  );
+  const doubts = read.filter(({ findings }) => findings.length > 0);
+  const load = async (file: File): Promise<void> => {
+    const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
+    if (!decoded.ok) return setProblems([decoded.refusal]);
+    const parsed = isSources ? sourceLines(decoded.value.text) : requirementLines(decoded.value.text);
+    if (!parsed.ok) return setProblems(parsed.refusal);
+    setProblems([]);
+    setDraft({
+      fileName: file.name,
+      lines: parsed.value.lines.map((line) => ({ ...line, id: newId() }) as Line),
+    });
+  };
+  const settle = ({ source }: Read, column: string, text: string): void =>
+    setDraft({
+      ...draft,
+      lines: draft.lines.map((line) => {
+        if (line.line !== source.line) return line;
+        if (column === 'requirement' && (line.cells.requirement ?? '') !== '')
+          return { ...line, readAs: text.trim() === '' ? null : text.trim() };
+        return { ...line, cells: { ...line.cells, [column]: text.trim() } };
+      }),
+    });
+  const keep = async (): Promise<void> => {
+    if (isSources) {
+      for (const line of read) {
+        if (!line.value || 'body' in line.value) continue;
+        const answer = await call(OPERATIONS.addSource, line.value);
+        if (!answer.ok) return setProblem(answer.problem);
+      }
+    } else {
+      const drafts = read.flatMap((line, index) =>
+        line.value && 'body' in line.value
+          ? [
+              {
+                id: draft.lines[index]?.id ?? newId(),
+                basedOn: null,
+                isWithdrawn: false,
+                why: `list ${draft.fileName}`,
+                ...line.value,
+              },
+            ]
+          : [],
+      );
+      const answer = await call(OPERATIONS.keepRequirements, drafts);
+      if (!answer.ok) return setProblem(answer.problem);
+    }
+    forget();
+    window.location.assign(isSources ? '/specs/sources' : '/specs');
+  };
+  const shown = isDoubtsOnly && doubts.length > 0 ? doubts : read;
+  return (
+    <ReadyForm className="mx-auto grid max-w-6xl gap-4" onSubmit={() => void keep()}>
+      <h1 className="text-xl font-bold">{isSources ? 'Sources from a list' : 'Requirements from a list'}</h1>
+      <section className="panel grid gap-3 p-4">
+        <div className="flex flex-wrap items-center gap-3">
+          <FileButton
+            words={draft.fileName ? 'Choose another list' : 'Choose the list (CSV)'}
+            accept={LIST_FILES}
+            onFile={(file) => void load(file)}
+          />
+          <p className="text-s text-faint">
+            {draft.fileName && `${draft.fileName}: ${draft.lines.length} lines. `}
+            Columns in any order: {(isSources ? SOURCE_COLUMNS : REQUIREMENT_COLUMNS).join(', ')}. The CSV of
+            the book has them all.
+          </p>
+        </div>
+        {problems.slice(0, 20).map((each) => (
+          <ProblemNotice key={JSON.stringify(each)} problem={problemDetails(each)} />
+        ))}
+        {read.length > 0 && (
+          <>
+            <DoubtsBar
+              total={read.length}
+              doubts={doubts.length}
+              isDoubtsOnly={isDoubtsOnly}
+              onDoubtsOnly={setDoubtsOnly}
+            />
+            {isSources ? (
+              <ListPreview<SourceColumn, ReadSourceLine>
+                lines={shown as readonly ReadSourceLine[]}
+                printed="title"
+                columns={[
+                  { name: 'Number', column: 'number' },
+                  { name: 'Revision', column: 'revision' },
+                  { name: 'Where', column: 'place' },
+                ]}
+                words={words}
+                onSettle={settle}
+              />
+            ) : (
+              <ListPreview<RequirementColumn, ReadRequirementLine>
+                lines={shown as readonly ReadRequirementLine[]}
+                printed="requirement"
+                columns={[
+                  { name: 'Part', column: 'part' },
+                  { name: 'Size', column: 'size' },
+                  { name: 'Source', column: 'source' },
+                  { name: 'Place', column: 'place' },
+                ]}
+                words={words}
+                onSettle={settle}
+              />
+            )}
+          </>
+        )}
+      </section>
+      <ProblemNotice problem={problem} />
+      <button
+        type="submit"
+        className="act sticky bottom-16 min-h-14 text-l sm:bottom-2"
+        disabled={read.length === 0 || doubts.length > 0}
+      >
+        {read.length === 0
+          ? 'Choose a list first'
+          : doubts.length > 0
+            ? `Settle ${doubts.length} more ${doubts.length === 1 ? 'line' : 'lines'}`
+            : `Import all ${read.length} lines`}
+      </button>
+    </ReadyForm>
+  );
+};

@@ -1,0 +1,149 @@
+import { useEffect, useState } from 'react';
+import type { z } from 'zod';
+import { call } from '#client/api.ts';
+import { specificationOf } from '#core/book/book-requirement.ts';
+import { sourceName } from '#core/book/source.ts';
+import { OPERATIONS } from '#wire/api.ts';
+import type { BookConflict, KeptRequirement, RestingJob } from '#wire/book.ts';
+import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { Site } from '#wire/site.ts';
+import { conditionWords, SOURCE_KIND_WORDS } from '#wire/words/book.ts';
+import { requirementWords } from '#wire/words/requirement.ts';
+import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { LiveDerivation } from './LiveDerivation.tsx';
+
+type View = z.output<(typeof OPERATIONS)['requirement']['response']>;
+
+const Jobs = ({ jobs, newest }: { readonly jobs: readonly RestingJob[]; readonly newest: number }) =>
+  jobs.length > 0 && (
+    <section>
+      <h3 className="font-bold">Jobs that used it</h3>
+      <ul>
+        {jobs.map(({ id, number, title, revision, isOpen, fasteners }) => (
+          <li key={`${id}${revision}`}>
+            <a href={`/jobs/${id}/plan`}>
+              {number} {title}
+            </a>
+            , {fasteners} {fasteners === 1 ? 'fastener' : 'fasteners'}, revision {revision}
+            {revision < newest && (
+              <strong className="text-low"> {isOpen ? 'older than this one' : 'older, signed so'}</strong>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+
+const Revisions = ({ revisions }: { readonly revisions: readonly KeptRequirement[] }) =>
+  revisions.length > 1 && (
+    <details>
+      <summary className="min-h-11 cursor-pointer py-2 font-bold text-layout">
+        {revisions.length} revisions
+      </summary>
+      <ol className="grid gap-1">
+        {revisions.map(({ revision, body, changedBy, changedAt, why, isWithdrawn }) => (
+          <li key={revision}>
+            {revision}: <strong>{body.torque.printed}</strong>
+            {isWithdrawn && ', withdrawn'} · {changedBy}, {changedAt.slice(0, 10)}
+            {why && `: ${why}`}
+          </li>
+        ))}
+      </ol>
+    </details>
+  );
+
+/** Where another source says otherwise, and what was decided. */
+const Disagreements = ({
+  conflicts,
+  id,
+}: {
+  readonly conflicts: readonly BookConflict[];
+  readonly id: string;
+}) =>
+  conflicts.map(({ first, other, differencePercent, decision }) => {
+    const against = first.id === id ? other : first;
+    return (
+      <p key={against.id} className="rounded-md border-2 border-high p-3" data-testid="disagreement">
+        <strong>Sources disagree.</strong> {against.code} says {against.body.torque.printed}
+        {differencePercent !== null && `, ${Math.abs(differencePercent).toFixed(0)} % apart`}.{' '}
+        {decision
+          ? `${decision.by} decided for ${decision.chosen === id ? 'this one' : against.code}: ${decision.why}`
+          : 'Nobody has decided yet.'}{' '}
+        <a href="/specs/conflicts">See both</a>
+      </p>
+    );
+  });
+
+/** One requirement of the book, opened: the printed value first, its source and place, why the target is what it is. */
+export const RequirementCard = ({
+  name,
+  site,
+  onEdit,
+}: {
+  readonly name: string;
+  readonly site: Site;
+  readonly onEdit: (view: View) => void;
+}) => {
+  const [view, setView] = useState<View | null>(null);
+  const [problem, setProblem] = useState<ProblemDetails | null>(null);
+  useEffect(() => {
+    void call(OPERATIONS.requirement, undefined, { requirement: name }).then((answer) => {
+      setView(answer.ok ? answer.value : null);
+      setProblem(answer.ok ? null : answer.problem);
+    });
+  }, [name]);
+  if (!view) return problem ? <ProblemNotice problem={problem} /> : <p className="text-faint">Opening …</p>;
+  const { kept, source, revisions, jobs, conflicts } = view;
+  const { part, size, torque, otherPart, conditions, place, note } = kept.body;
+  return (
+    <article className="grid gap-3" aria-label={kept.code}>
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <p className="text-s text-faint">
+            {kept.code} · revision {kept.revision}
+          </p>
+          <h2 className="text-xl leading-7 font-bold">{[part, size].filter(Boolean).join(', ')}</h2>
+        </div>
+        <button type="button" className="act-quiet" onClick={() => onEdit(view)}>
+          Change it
+        </button>
+      </div>
+      <p className="text-2xl leading-10 font-bold" data-testid="printed">
+        {torque.printed || requirementWords(torque.requirement)}
+        {torque.readAs && <span className="text-l font-normal text-unsure"> read as {torque.readAs}</span>}
+      </p>
+      {otherPart && (
+        <p>
+          {otherPart.part}: <strong>{otherPart.printed}</strong>
+        </p>
+      )}
+      <p>
+        <a href={`/specs/sources/${source.id}`}>{sourceName(source)}</a>
+        {place && `, ${place}`} <span className="text-faint">({SOURCE_KIND_WORDS[source.kind]})</span>
+        {source.status !== 'current' && (
+          <strong className="text-high"> This source is {source.status}; it is no longer in force.</strong>
+        )}
+        {kept.isWithdrawn && <strong className="text-high"> This requirement is withdrawn.</strong>}
+      </p>
+      <Disagreements conflicts={conflicts} id={kept.id} />
+      {conditionWords(conditions).length > 0 && (
+        <ul className="flex flex-wrap gap-2">
+          {conditionWords(conditions).map((words) => (
+            <li key={words} className="rounded border border-rule px-2 py-0.5">
+              {words}
+            </li>
+          ))}
+        </ul>
+      )}
+      {note && <p className="text-faint">{note}</p>}
+      <LiveDerivation
+        key={`${kept.id}${kept.revision}`}
+        specification={specificationOf(kept.body)}
+        site={site}
+      />
+      <Jobs jobs={jobs} newest={kept.revision} />
+      <Revisions revisions={revisions} />
+    </article>
+  );
+};
+export type { View as RequirementCardView };

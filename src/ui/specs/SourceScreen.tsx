@@ -1,0 +1,177 @@
+import { useState } from 'react';
+import { call } from '#client/api.ts';
+import { type Source, type SourceStatus, sourceName } from '#core/book/source.ts';
+import type { Person } from '#core/job/event.ts';
+import { OPERATIONS } from '#wire/api.ts';
+import type { Attachment, KeptRequirement, KeptTable, LogEntry, RestingJob } from '#wire/book.ts';
+import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import { SOURCE_KIND_WORDS, SOURCE_STATUS_WORDS } from '#wire/words/book.ts';
+import { Attachments } from '../shared/Attachments.tsx';
+import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { WhyDialog } from '../shared/WhyDialog.tsx';
+import { RestingOnSource } from './RestingOnSource.tsx';
+import { SourceForm } from './SourceForm.tsx';
+
+type Props = {
+  readonly source: Source;
+  readonly sources: readonly Source[];
+  readonly attachments: readonly Attachment[];
+  readonly changes: readonly LogEntry[];
+  readonly resting: {
+    readonly requirements: readonly KeptRequirement[];
+    readonly tables: readonly KeptTable[];
+    readonly jobs: readonly RestingJob[];
+  };
+  readonly person: Person;
+};
+
+type Asked = { readonly status: SourceStatus; readonly supersededBy: string | null };
+
+/** A source: what it is, its photographs, what rests on it, and how it came to stand as it does. */
+export const SourceScreen = ({ source: first, sources, attachments, changes, resting, person }: Props) => {
+  const [source, setSource] = useState(first);
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const [newer, setNewer] = useState('');
+  const [problem, setProblem] = useState<ProblemDetails | null>(null);
+  const [isEditing, setEditing] = useState(false);
+  const change = async (status: Asked, why: string): Promise<void> => {
+    const answer = await call(
+      OPERATIONS.changeSource,
+      { source: { ...source, ...status }, why },
+      { source: source.id },
+    );
+    setAsked(null);
+    setProblem(answer.ok ? null : answer.problem);
+    if (answer.ok) setSource(answer.value);
+  };
+  const others = sources.filter(({ id, status }) => id !== source.id && status === 'current');
+  const successor = sources.find(({ id }) => id === source.supersededBy) ?? null;
+  const isLead = person.role === 'lead';
+  return (
+    <div className="mx-auto grid max-w-6xl gap-4">
+      <div>
+        <p className="text-s text-faint">
+          <a href="/specs/sources">Sources</a>
+        </p>
+        <h1 className="text-xl font-bold">{sourceName(source)}</h1>
+        <p>
+          {SOURCE_KIND_WORDS[source.kind]}
+          {source.datedOn && `, dated ${source.datedOn}`}
+          {source.place && `, ${source.place}`} ·{' '}
+          <strong className={source.status === 'current' ? 'text-in' : 'text-high'}>
+            {SOURCE_STATUS_WORDS[source.status]}
+          </strong>
+          {successor && (
+            <>
+              {' '}
+              by <a href={`/specs/sources/${successor.id}`}>{sourceName(successor)}</a>
+            </>
+          )}
+        </p>
+      </div>
+      <ProblemNotice problem={problem} />
+      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,7fr)_minmax(0,5fr)]">
+        <section className="panel grid gap-3 p-4">
+          <h2 className="text-l font-bold">What rests on it</h2>
+          <RestingOnSource source={source} successor={successor} sources={others} {...resting} />
+        </section>
+        <div className="grid gap-4">
+          <section className="panel grid gap-3 p-4">
+            <h2 className="text-l font-bold">In force?</h2>
+            {isLead ? (
+              source.status === 'current' ? (
+                <>
+                  <label>
+                    Superseded by
+                    <select
+                      className="field mt-1"
+                      value={newer}
+                      onChange={(event) => setNewer(event.target.value)}
+                    >
+                      <option value="">a document that is not in the book</option>
+                      {others.map((each) => (
+                        <option key={each.id} value={each.id}>
+                          {sourceName(each)}
+                        </option>
+                      ))}
+                    </select>
+                  </label>
+                  <div className="flex flex-wrap gap-2">
+                    <button
+                      type="button"
+                      className="act-quiet"
+                      onClick={() => setAsked({ status: 'superseded', supersededBy: newer || null })}
+                    >
+                      Superseded …
+                    </button>
+                    <button
+                      type="button"
+                      className="act-quiet"
+                      onClick={() => setAsked({ status: 'withdrawn', supersededBy: null })}
+                    >
+                      Withdrawn …
+                    </button>
+                  </div>
+                  <p className="text-s text-faint">
+                    What rests on it stays as it is; each is then moved by a person.
+                  </p>
+                </>
+              ) : (
+                <button
+                  type="button"
+                  className="act-quiet"
+                  onClick={() => setAsked({ status: 'current', supersededBy: null })}
+                >
+                  Back in force …
+                </button>
+              )
+            ) : (
+              <p className="text-faint">A lead supersedes or withdraws a source.</p>
+            )}
+          </section>
+          <section className="panel grid gap-3 p-4">
+            <h2 className="text-l font-bold">Photographs and documents</h2>
+            <Attachments kind="source" owner={source.id} first={attachments} />
+          </section>
+          <section className="panel grid gap-2 p-4">
+            <div className="flex items-center justify-between">
+              <h2 className="text-l font-bold">What it is</h2>
+              <button type="button" className="act-quiet" onClick={() => setEditing(!isEditing)}>
+                {isEditing ? 'Leave it' : 'Change it'}
+              </button>
+            </div>
+            {isEditing && (
+              <SourceForm
+                source={source}
+                onKept={(kept) => {
+                  setSource(kept);
+                  setEditing(false);
+                }}
+              />
+            )}
+            {changes.length > 0 && (
+              <ol className="text-s">
+                {changes.map(({ at, by, why, body }) => (
+                  <li key={at}>
+                    {at.slice(0, 10)} {by}: {(body as { after: Source }).after.status}
+                    {why && `, ${why}`}
+                  </li>
+                ))}
+              </ol>
+            )}
+          </section>
+        </div>
+      </div>
+      {asked && (
+        <WhyDialog
+          title={`${sourceName(source)}: ${SOURCE_STATUS_WORDS[asked.status]}`}
+          explanation={`${resting.requirements.length + resting.tables.length} values and ${resting.jobs.filter(({ isOpen }) => isOpen).length} open jobs rest on it. They are listed here and are moved one by one.`}
+          action={asked.status === 'current' ? 'It is in force again' : 'It is no longer in force'}
+          usual={['new revision published', 'letter from the maker', 'values were wrong']}
+          onClose={() => setAsked(null)}
+          onDone={(why) => void change(asked, why)}
+        />
+      )}
+    </div>
+  );
+};

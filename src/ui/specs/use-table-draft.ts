@@ -1,0 +1,108 @@
+import { useMemo } from 'react';
+import { type ProposedTable, readLabel } from '#core/label/read-label.ts';
+import { readTableCsv } from '#core/label/table-csv.ts';
+import { decodeText } from '#core/list/decode-text.ts';
+import {
+  type CellPlace,
+  type LookupTable,
+  type ReadTable,
+  readLookupTable,
+  type TableFinding,
+  tableFindings,
+} from '#core/lookup/lookup-table.ts';
+import type { Result } from '#core/result.ts';
+import type { KeptTable } from '#wire/book.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import type { Site } from '#wire/site.ts';
+import { useKeptDraft } from '../shared/use-kept-draft.ts';
+
+export type TableDraftState = {
+  readonly text: string;
+  readonly table: LookupTable | null;
+  readonly unread: ProposedTable['unread'];
+  readonly sourceId: string;
+  readonly place: string;
+  readonly why: string;
+};
+
+const EMPTY: TableDraftState = { text: '', table: null, unread: [], sourceId: '', place: '', why: '' };
+
+const revive = (kept: unknown): TableDraftState | null =>
+  typeof kept === 'object' && kept !== null && 'text' in kept
+    ? { ...EMPTY, ...(kept as TableDraftState) }
+    : null;
+
+export type TableDraft = {
+  readonly draft: TableDraftState;
+  readonly read: ReadTable | null;
+  readonly findings: readonly TableFinding[];
+  readonly change: (part: Partial<TableDraftState>) => void;
+  readonly changeTable: (part: Partial<LookupTable>) => void;
+  readonly readText: (text: string) => Problem | null;
+  readonly readFile: (file: File) => Promise<Problem | null>;
+  readonly settle: (place: CellPlace, text: string) => void;
+  readonly dropRow: (row: number) => void;
+  readonly forget: () => void;
+};
+
+const withName = (table: LookupTable, before: LookupTable | null): LookupTable =>
+  before ? { ...table, name: before.name, subject: before.subject } : table;
+
+/** A table on its way into the book: read from pasted text or a file, settled cell by cell, kept in this browser meanwhile. */
+export const useTableDraft = (kept: KeptTable | null, site: Site): TableDraft => {
+  const first = kept ? { ...EMPTY, table: kept.body, sourceId: kept.sourceId, place: kept.place } : EMPTY;
+  const [draft, setDraft, forget] = useKeptDraft<TableDraftState>(
+    `jentik-table-${kept ? `${kept.id}.${kept.revision}` : 'new'}`,
+    first,
+    revive,
+  );
+  const read = useMemo(
+    () => (draft.table ? readLookupTable(draft.table, site.unit) : null),
+    [draft.table, site.unit],
+  );
+  const findings = useMemo(() => (read ? tableFindings(read) : []), [read]);
+  const change = (part: Partial<TableDraftState>): void => setDraft({ ...draft, ...part });
+  const changeTable = (part: Partial<LookupTable>): void => {
+    if (draft.table) change({ table: { ...draft.table, ...part } });
+  };
+  const take = (text: string, proposed: Result<ProposedTable, Problem>): Problem | null => {
+    if (!proposed.ok) {
+      change({ text });
+      return proposed.refusal;
+    }
+    change({ text, table: withName(proposed.value.table, draft.table), unread: proposed.value.unread });
+    return null;
+  };
+  return {
+    draft,
+    read,
+    findings,
+    change,
+    changeTable,
+    forget,
+    readText: (text) => take(text, readLabel(text)),
+    readFile: async (file) => {
+      const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
+      return decoded.ok ? take(decoded.value.text, readTableCsv(decoded.value.text)) : decoded.refusal;
+    },
+    settle: ({ row, part, column }, text) => {
+      const { table } = draft;
+      if (!table) return;
+      const cells = part === 'key' ? 'keys' : 'values';
+      const rows = table.rows.map((each, index) =>
+        index === row
+          ? {
+              ...each,
+              [cells]: each[cells].map((cell, at) =>
+                at === column ? { ...cell, readAs: text.trim() === '' ? null : text.trim() } : cell,
+              ),
+            }
+          : each,
+      );
+      changeTable({ rows });
+    },
+    dropRow: (row) => {
+      if (draft.table) changeTable({ rows: draft.table.rows.filter((_, index) => index !== row) });
+    },
+  };
+};

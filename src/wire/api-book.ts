@@ -1,0 +1,248 @@
+import { z } from 'zod';
+import { LABEL_MAX_LENGTH } from '#core/label/split-label.ts';
+import { QUERY_MAX_LENGTH } from '#core/search/search-terms.ts';
+import {
+  attachmentSchema,
+  bookReferenceSchema,
+  conflictEffectSchema,
+  conflictSchema,
+  keptRequirementSchema,
+  keptTableSchema,
+  logEntrySchema,
+  newSourceSchema,
+  printedTorqueSchema,
+  requirementDraftSchema,
+  restingJobSchema,
+  searchHitSchema,
+  sourceSchema,
+  tableDraftSchema,
+  whySchema,
+} from './book.ts';
+import { lookupTableSchema } from './lookup.ts';
+import { computing, NOTHING, operation } from './operation.ts';
+import { quantitySchema, torqueUnitSchema } from './quantity.ts';
+
+/** Most requirements of one imported list. */
+export const IMPORT_MAX_ROWS = 2_000;
+/** Largest attachment, in bytes: a photograph of a telephone. */
+export const ATTACHMENT_MAX_BYTES = 12_000_000;
+const THUMBNAIL_MAX_LENGTH = 200_000;
+
+const siteUnit = torqueUnitSchema.default('N.m');
+
+export const lookUpRequest = z.strictObject({
+  table: lookupTableSchema,
+  keys: z.array(z.string().max(60).nullable()).max(12),
+  valueColumn: z.int().nonnegative().max(11).nullable().default(null),
+  siteUnit,
+});
+export const lookUpResponse = z.strictObject({
+  outcome: z.enum(['unreadable', 'open', 'found', 'interpolated', 'several', 'none']),
+  /** Rows that fit so far, or the ones it found. */
+  rows: z.array(z.int()),
+  questions: z.array(z.strictObject({ column: z.int().nullable(), choices: z.array(z.string()) })),
+  printed: z.string().nullable(),
+  whyNot: z.array(z.strictObject({ column: z.int(), answer: z.string(), nearest: z.array(z.int()) })),
+});
+
+export const readLabelRequest = z.strictObject({ text: z.string().max(LABEL_MAX_LENGTH), siteUnit });
+export const readLabelResponse = z.strictObject({
+  table: lookupTableSchema.extend({ name: z.string(), subject: z.string() }),
+  doubts: z.array(
+    z.strictObject({ row: z.int(), part: z.enum(['key', 'value']), column: z.int(), code: z.string() }),
+  ),
+  unread: z.array(z.strictObject({ line: z.int(), text: z.string() })),
+});
+
+export const relubricateRequest = z.strictObject({
+  target: quantitySchema,
+  low: quantitySchema,
+  high: quantitySchema,
+  fromNutFactor: z.number().min(0.05).max(0.5),
+  toNutFactor: z.number().min(0.05).max(0.5),
+});
+export const relubricateResponse = z.strictObject({
+  target: quantitySchema,
+  low: quantitySchema,
+  high: quantitySchema,
+  ratio: z.number(),
+});
+
+const requirementViewSchema = z.strictObject({
+  kept: keptRequirementSchema,
+  source: sourceSchema,
+  revisions: z.array(keptRequirementSchema),
+  jobs: z.array(restingJobSchema),
+  conflicts: z.array(conflictSchema),
+  fromBook: z.strictObject({ torque: printedTorqueSchema, book: bookReferenceSchema }),
+});
+
+/** The operations of the spec book. */
+export const BOOK_OPERATIONS = {
+  lookUp: computing('look-up', 'Look a table up by its keys', lookUpRequest, lookUpResponse),
+  readLabel: computing(
+    'read-label',
+    'Read the text of a label into a table',
+    readLabelRequest,
+    readLabelResponse,
+  ),
+  relubricate: computing(
+    'relubricate',
+    'Torque for another lubrication, as a derived offer',
+    relubricateRequest,
+    relubricateResponse,
+  ),
+  search: operation({
+    method: 'GET',
+    path: '/api/v1/search',
+    summary: `Search everything (?q=, at most ${QUERY_MAX_LENGTH} characters)`,
+    who: 'person',
+    request: NOTHING,
+    response: z.array(searchHitSchema),
+  }),
+  listSources: operation({
+    method: 'GET',
+    path: '/api/v1/sources',
+    summary: 'Every source of the spec book',
+    who: 'person',
+    request: NOTHING,
+    response: z.array(sourceSchema),
+  }),
+  addSource: operation({
+    method: 'POST',
+    path: '/api/v1/sources',
+    summary: 'Add a source',
+    who: 'person',
+    request: newSourceSchema,
+    response: sourceSchema,
+  }),
+  changeSource: operation({
+    method: 'PUT',
+    path: '/api/v1/sources/{source}',
+    summary: 'Change, supersede or withdraw a source',
+    who: 'person',
+    request: z.strictObject({ source: sourceSchema, why: z.string().trim().max(300) }),
+    response: sourceSchema,
+  }),
+  restingOnSource: operation({
+    method: 'GET',
+    path: '/api/v1/sources/{source}/resting',
+    summary: 'The requirements, tables and jobs that rest on a source',
+    who: 'person',
+    request: NOTHING,
+    response: z.strictObject({
+      requirements: z.array(keptRequirementSchema),
+      tables: z.array(keptTableSchema),
+      jobs: z.array(restingJobSchema),
+    }),
+  }),
+  addAttachment: operation({
+    method: 'POST',
+    path: '/api/v1/attachments/{kind}/{owner}',
+    mostBytes: ATTACHMENT_MAX_BYTES * 1.4,
+    summary: 'Attach a photograph or PDF (base64) with its small picture',
+    who: 'person',
+    request: z.strictObject({
+      name: z.string().trim().min(1).max(120),
+      contentBase64: z.base64().max(Math.ceil(ATTACHMENT_MAX_BYTES / 3) * 4),
+      thumbnailBase64: z.base64().max(THUMBNAIL_MAX_LENGTH).nullable(),
+    }),
+    response: attachmentSchema,
+  }),
+  attachment: operation({
+    method: 'GET',
+    path: '/api/v1/attachments/{attachment}',
+    summary: 'The content of an attachment; its small picture with ?small=1',
+    who: 'person',
+    request: NOTHING,
+    response: z.unknown(),
+  }),
+  requirement: operation({
+    method: 'GET',
+    path: '/api/v1/requirements/{requirement}',
+    summary: 'A requirement by its id or its code, with all there is to it',
+    who: 'person',
+    request: NOTHING,
+    response: requirementViewSchema,
+  }),
+  keepRequirements: operation({
+    method: 'POST',
+    path: '/api/v1/requirements',
+    summary: 'Keep requirements as new revisions, all or none',
+    who: 'person',
+    request: z.array(requirementDraftSchema).min(1).max(IMPORT_MAX_ROWS),
+    response: z.array(keptRequirementSchema),
+  }),
+  exportRequirements: operation({
+    method: 'GET',
+    path: '/api/v1/requirements.csv',
+    summary: 'Every requirement as CSV, as the import reads it',
+    who: 'person',
+    request: NOTHING,
+    response: z.string(),
+  }),
+  exportSources: operation({
+    method: 'GET',
+    path: '/api/v1/sources.csv',
+    summary: 'Every source as CSV, as the import reads it',
+    who: 'person',
+    request: NOTHING,
+    response: z.string(),
+  }),
+  listTables: operation({
+    method: 'GET',
+    path: '/api/v1/tables',
+    summary: 'Every lookup table',
+    who: 'person',
+    request: NOTHING,
+    response: z.array(keptTableSchema),
+  }),
+  keepTable: operation({
+    method: 'POST',
+    path: '/api/v1/tables',
+    summary: 'Keep a lookup table as a new revision',
+    who: 'person',
+    request: tableDraftSchema,
+    response: keptTableSchema,
+  }),
+  exportTable: operation({
+    method: 'GET',
+    path: '/api/v1/tables/{table}.csv',
+    summary: 'A lookup table as CSV, as the label reader reads it',
+    who: 'person',
+    request: NOTHING,
+    response: z.string(),
+  }),
+  conflicts: operation({
+    method: 'GET',
+    path: '/api/v1/conflicts',
+    summary: 'Where sources in force disagree',
+    who: 'person',
+    request: NOTHING,
+    response: z.array(conflictSchema),
+  }),
+  conflictEffects: operation({
+    method: 'GET',
+    path: '/api/v1/conflicts/{first}/{other}/effects',
+    summary: 'Which jobs and verdicts a decision would change',
+    who: 'person',
+    request: NOTHING,
+    response: z.array(conflictEffectSchema),
+  }),
+  decideConflict: operation({
+    method: 'POST',
+    path: '/api/v1/conflicts',
+    summary: 'Decide which of two sources governs, with a reason',
+    who: 'person',
+    request: z.strictObject({ first: z.uuid(), other: z.uuid(), chosen: z.uuid(), why: whySchema }),
+    response: z.array(conflictSchema),
+  }),
+  sourceChanges: operation({
+    method: 'GET',
+    path: '/api/v1/sources/{source}/changes',
+    summary: 'Who changed a source, when and why',
+    who: 'person',
+    request: NOTHING,
+    response: z.array(logEntrySchema),
+  }),
+} as const;

@@ -1,0 +1,243 @@
+import { z } from 'zod';
+import type { BookRequirement, PrintedTorque } from '#core/book/book-requirement.ts';
+import { SOURCE_KINDS, SOURCE_STATUSES, type Source } from '#core/book/source.ts';
+import type { BookReference } from '#core/job/event.ts';
+import { type Conditions, LUBRICATIONS, THREAD_DIRECTIONS } from '#core/requirement/conditions.ts';
+import { lookupTableSchema } from './lookup.ts';
+import type { DeepReadonly } from './operation.ts';
+import { daySchema, instantSchema, typedText, writtenTorqueSchema } from './quantity.ts';
+import { printedRequirementSchema, requirementSchema } from './requirement.ts';
+
+const placeSchema = z.string().trim().max(120);
+export const whySchema = typedText(300);
+
+/** Where a value was found: the document, its revision, and the place in it. */
+export const requirementSourceSchema = z.strictObject({
+  title: typedText(120),
+  revision: z.string().trim().max(40),
+  place: placeSchema,
+});
+
+export const sourceSchema = z
+  .strictObject({
+    id: z.uuid(),
+    title: typedText(120),
+    kind: z.enum(SOURCE_KINDS),
+    number: z.string().trim().max(60),
+    revision: z.string().trim().max(40),
+    datedOn: z.union([daySchema, z.literal('')]),
+    place: placeSchema,
+    status: z.enum(SOURCE_STATUSES),
+    supersededBy: z.uuid().nullable(),
+  })
+  .meta({ id: 'Source' }) satisfies z.ZodType<Source>;
+
+/** A source as a person describes it; new ones are current. */
+export const newSourceSchema = sourceSchema.omit({ id: true, status: true, supersededBy: true });
+export type NewSource = DeepReadonly<z.infer<typeof newSourceSchema>>;
+
+export const printedTorqueSchema = z.strictObject({
+  printed: printedRequirementSchema,
+  readAs: printedRequirementSchema.nullable(),
+  requirement: requirementSchema,
+}) satisfies z.ZodType<PrintedTorque>;
+
+const otherPartSchema = z.strictObject({ ...printedTorqueSchema.shape, part: typedText(120) });
+
+export const conditionsSchema = z
+  .strictObject({
+    runOn: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('none') }),
+      z.strictObject({ kind: z.literal('to-be-measured') }),
+      z.strictObject({ kind: z.literal('measured'), torque: writtenTorqueSchema }),
+    ]),
+    lubrication: z.enum(LUBRICATIONS),
+    compound: z.string().trim().max(80),
+    thread: z.enum(THREAD_DIRECTIONS),
+    isSingleUse: z.boolean(),
+    second: z
+      .array(
+        z.discriminatedUnion('kind', [
+          z.strictObject({ kind: z.literal('runout'), limitMillimetres: z.number().positive().max(10) }),
+          z.strictObject({ kind: z.literal('temperature'), limitCelsius: z.number().min(-100).max(1000) }),
+          z.strictObject({ kind: z.literal('no-leak') }),
+        ]),
+      )
+      .max(3),
+    tools: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('any') }),
+      z.strictObject({ kind: z.literal('only'), tools: z.array(z.string().max(40)).min(1).max(12) }),
+      z.strictObject({ kind: z.literal('never'), tools: z.array(z.string().max(40)).min(1).max(12) }),
+    ]),
+    madeForMaterial: z.string().trim().max(80),
+  })
+  .meta({ id: 'Conditions' }) satisfies z.ZodType<Conditions>;
+
+export const bookRequirementSchema = z
+  .strictObject({
+    part: typedText(160),
+    size: z.string().trim().max(40),
+    torque: printedTorqueSchema,
+    otherPart: otherPartSchema.nullable(),
+    conditions: conditionsSchema,
+    isPartSofter: z.boolean(),
+    place: placeSchema,
+    note: z.string().trim().max(300),
+  })
+  .meta({ id: 'BookRequirement' }) satisfies z.ZodType<BookRequirement>;
+
+/** A requirement of the book or a row of a table, at the revision a job used. */
+export const bookReferenceSchema = z
+  .strictObject({
+    kind: z.enum(['requirement', 'table']),
+    id: z.uuid(),
+    code: typedText(120),
+    revision: z.int().positive(),
+    sourceId: z.uuid(),
+    source: requirementSourceSchema,
+    otherPart: otherPartSchema.nullable(),
+    conditions: conditionsSchema,
+    isPartSofter: z.boolean(),
+    decided: z.strictObject({ why: whySchema, by: typedText(60) }).nullable(),
+  })
+  .meta({ id: 'BookReference' }) satisfies z.ZodType<BookReference>;
+
+const revised = {
+  id: z.uuid(),
+  revision: z.int().positive(),
+  sourceId: z.uuid(),
+  /** Withdrawn ones stay in the book, and in the jobs that used them. */
+  isWithdrawn: z.boolean(),
+  changedBy: z.string(),
+  changedAt: instantSchema,
+  why: z.string(),
+};
+
+/** A requirement of the book at one of its revisions. `code` is what people call it: R-12. */
+export const keptRequirementSchema = z.strictObject({
+  ...revised,
+  code: z.string(),
+  body: bookRequirementSchema,
+});
+export type KeptRequirement = DeepReadonly<z.infer<typeof keptRequirementSchema>>;
+
+export const keptTableSchema = z.strictObject({ ...revised, place: placeSchema, body: lookupTableSchema });
+export type KeptTable = DeepReadonly<z.infer<typeof keptTableSchema>>;
+
+/** A requirement as a person writes it: `basedOn` is the revision that was being read, null for a new one. */
+export const requirementDraftSchema = z.strictObject({
+  id: z.uuid(),
+  basedOn: z.int().positive().nullable(),
+  sourceId: z.uuid(),
+  isWithdrawn: z.boolean(),
+  why: z.string().trim().max(300),
+  body: bookRequirementSchema,
+});
+export type RequirementDraft = DeepReadonly<z.infer<typeof requirementDraftSchema>>;
+
+export const tableDraftSchema = z.strictObject({
+  ...requirementDraftSchema.shape,
+  place: placeSchema,
+  body: lookupTableSchema,
+});
+export type TableDraft = DeepReadonly<z.infer<typeof tableDraftSchema>>;
+
+/** A job that rests on something in the book, at which revision, and whether it is still open. */
+export const restingJobSchema = z.strictObject({
+  id: z.uuid(),
+  number: z.string(),
+  title: z.string(),
+  isOpen: z.boolean(),
+  revision: z.int().positive(),
+  refId: z.uuid(),
+  fasteners: z.int(),
+});
+export type RestingJob = DeepReadonly<z.infer<typeof restingJobSchema>>;
+
+export const SEARCH_KINDS = ['requirement', 'table-row', 'source', 'tool', 'job'] as const;
+
+/** What a search found: what it is, and where to open it. */
+export const searchHitSchema = z.strictObject({
+  kind: z.enum(SEARCH_KINDS),
+  refId: z.uuid(),
+  /** Row of a table, counted from 0; 0 for everything else. */
+  row: z.int().nonnegative(),
+  title: z.string(),
+  detail: z.string(),
+});
+export type SearchHit = DeepReadonly<z.infer<typeof searchHitSchema>>;
+
+export const conflictSchema = z.strictObject({
+  /** What both are for, as the first prints it. */
+  subject: z.string(),
+  first: keptRequirementSchema,
+  other: keptRequirementSchema,
+  firstNewtonMetres: z.number().nullable(),
+  otherNewtonMetres: z.number().nullable(),
+  differencePercent: z.number().nullable(),
+  likely: z.array(
+    z.strictObject({
+      mixUp: z.enum([
+        'inch-for-foot',
+        'newton-metre-for-inch',
+        'newton-metre-for-foot',
+        'decimal-place',
+        'two-decimal-places',
+      ]),
+      factor: z.number(),
+      direction: z.enum(['too-high', 'too-low']),
+    }),
+  ),
+  /** The last decision between these two revisions; null while nobody has decided. */
+  decision: z
+    .strictObject({ chosen: z.uuid(), why: z.string(), by: z.string(), at: instantSchema })
+    .nullable(),
+});
+export type BookConflict = DeepReadonly<z.infer<typeof conflictSchema>>;
+
+/** What deciding for one of two would do to a job that uses the other. */
+export const conflictEffectSchema = z.strictObject({
+  job: restingJobSchema,
+  would: z.uuid(),
+  pulled: z.int(),
+  changed: z.array(z.strictObject({ position: z.string(), was: z.string(), would: z.string() })),
+});
+export type ConflictEffect = DeepReadonly<z.infer<typeof conflictEffectSchema>>;
+
+export const logEntrySchema = z.strictObject({
+  at: instantSchema,
+  by: z.string(),
+  kind: z.string(),
+  subject: z.string(),
+  why: z.string(),
+  body: z.unknown(),
+});
+export type LogEntry = DeepReadonly<z.infer<typeof logEntrySchema>>;
+
+export const attachmentSchema = z.strictObject({
+  id: z.uuid(),
+  name: z.string(),
+  mediaType: z.string(),
+  size: z.int(),
+  sha256: z.string(),
+  addedBy: z.string(),
+  addedAt: instantSchema,
+});
+export type Attachment = DeepReadonly<z.infer<typeof attachmentSchema>>;
+
+/** What has become, in the book, of something a job rests on: only where it is not as it was. */
+export const bookNewsSchema = z.strictObject({
+  refId: z.uuid(),
+  code: z.string(),
+  usedRevision: z.int(),
+  newestRevision: z.int(),
+  usedPrint: z.string(),
+  newestPrint: z.string(),
+  isWithdrawn: z.boolean(),
+  sourceTitle: z.string(),
+  sourceStatus: z.enum(SOURCE_STATUSES),
+  positions: z.array(z.string()),
+  /** What the fasteners would be moved to; null where nothing in force takes its place. */
+  fromBook: z.strictObject({ torque: printedTorqueSchema, book: bookReferenceSchema }).nullable(),
+});
+export type BookNews = DeepReadonly<z.infer<typeof bookNewsSchema>>;

@@ -1,0 +1,117 @@
+import type { Problem, ProblemWords } from './problem.ts';
+
+type BookCode =
+  | 'unreadable-size'
+  | 'unreadable-thread'
+  | 'unreadable-metal'
+  | 'key-empty'
+  | 'table-without-values'
+  | 'table-without-rows'
+  | 'table-too-large'
+  | 'table-row-ragged'
+  | 'table-cells-unsettled'
+  | 'table-rows-repeated'
+  | 'label-empty'
+  | 'label-too-long'
+  | 'label-without-torque'
+  | 'source-supersedes-itself'
+  | 'source-unknown'
+  | 'revision-stale'
+  | 'not-in-conflict'
+  | 'book-reference-unknown'
+  | 'attachment-type'
+  | 'attachment-too-large'
+  | 'unknown-choice';
+
+type Wording = {
+  readonly [C in BookCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
+};
+
+const words = (title: string, cause: string, fix: string): ProblemWords => ({ title, cause, fix });
+
+/** The words for what can go wrong in the spec book. */
+export const BOOK_WORDS: Wording = {
+  'unreadable-size': (p) =>
+    words('Can’t read this size', `"${p.text}" is no size in inches.`, 'Type it as 3/8, -6, dash 6 or .375.'),
+  'unreadable-thread': (p) =>
+    words('Can’t read this thread', `"${p.text}" is no thread.`, 'Type it as M8, M8x1, 10-32 or 1/4-28.'),
+  'unreadable-metal': (p) =>
+    words('Which metal', `"${p.text}" is neither copper nor aluminium.`, 'Type copper, aluminium, or both.'),
+  'key-empty': () => words('Nothing to look up', 'The key is empty.', 'Type or choose the size.'),
+  'table-without-values': () =>
+    words('No value column', 'Nothing in this table is a torque.', 'Mark the column that holds the torques.'),
+  'table-without-rows': () => words('No rows', 'This table has no row.', 'Paste the rows, or add one.'),
+  'table-too-large': (p) =>
+    words(
+      'Table too large',
+      `A table has at most ${p.mostRows} rows and ${p.mostColumns} columns.`,
+      'Split it where the source splits it.',
+    ),
+  'table-row-ragged': (p) =>
+    words(
+      'A cell is missing',
+      `Row ${p.row} has not as many cells as the heading.`,
+      'Add or remove the cell.',
+    ),
+  'table-cells-unsettled': (p) =>
+    words(
+      'Cells in doubt',
+      `${p.count} ${p.count === 1 ? 'cell is' : 'cells are'} not settled.`,
+      'Choose or type what the source means in each marked cell.',
+    ),
+  'table-rows-repeated': (p) =>
+    words(
+      'A row stands twice',
+      `Rows ${p.firstRow} and ${p.row} have the same keys.`,
+      'Remove one, or add the key in which they differ.',
+    ),
+  'label-empty': () => words('Nothing pasted', 'The text is empty.', 'Paste or type what the label prints.'),
+  'label-too-long': (p) =>
+    words(
+      'Too long for a label',
+      `At most ${p.longest} characters and ${p.mostLines} lines are read at once.`,
+      'Paste one table at a time.',
+    ),
+  'label-without-torque': () =>
+    words(
+      'No torque in it',
+      'No line holds a number that could be a torque.',
+      'Check that the values were copied with the text.',
+    ),
+  'source-supersedes-itself': () =>
+    words('Supersedes itself', 'A source can’t be superseded by itself.', 'Choose the newer document.'),
+  'source-unknown': (p) =>
+    words(
+      'No such source',
+      `"${p.text}" is no source of the book.`,
+      'Add the source first, or choose one that is there.',
+    ),
+  'revision-stale': (p) =>
+    words(
+      'Changed meanwhile',
+      `${p.by} changed it while you were writing.`,
+      'Look at the newest revision, then save again; what you typed is still here.',
+    ),
+  'not-in-conflict': () =>
+    words('No longer in conflict', 'These two do not disagree any more.', 'Load the page again.'),
+  'book-reference-unknown': (p) =>
+    words(
+      'Not in the book',
+      `${p.requirementCode} is not in the spec book at that revision.`,
+      'Look it up again and choose the value that is in force.',
+    ),
+  'attachment-type': () =>
+    words(
+      'Not a photograph or PDF',
+      'Only JPEG, PNG, WebP and PDF can be attached.',
+      'Take a photograph of it, or print it to PDF.',
+    ),
+  'attachment-too-large': (p) =>
+    words(
+      'File too large',
+      `An attachment has at most ${Math.round(p.mostBytes / 1_000_000)} MB.`,
+      'Take the photograph with less resolution.',
+    ),
+  'unknown-choice': (p) =>
+    words('Not one of these', `"${p.text}" is none of: ${p.known.join(', ')}.`, 'Type one of them.'),
+};
