@@ -100,9 +100,11 @@ export const benchBook = async (): Promise<void> => {
   try {
     await fill(site.ownerUrl);
     for (const query of QUERIES) {
-      const { length } = await searchBook(query);
-      await measuredAsync(`search ${REQUIREMENTS} requirements for “${query}” (${length} shown)`, 15, () =>
-        searchBook(query),
+      const { hits } = await searchBook(query);
+      await measuredAsync(
+        `search ${REQUIREMENTS} requirements for “${query}” (${hits.length} shown)`,
+        15,
+        () => searchBook(query),
       );
     }
   } finally {

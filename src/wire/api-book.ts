@@ -98,7 +98,7 @@ export const BOOK_OPERATIONS = {
     summary: `Search everything (?q=, at most ${QUERY_MAX_LENGTH} characters)`,
     who: 'person',
     request: NOTHING,
-    response: z.array(searchHitSchema),
+    response: z.strictObject({ hits: z.array(searchHitSchema), isPartial: z.boolean() }),
   }),
   listSources: operation({
     method: 'GET',

@@ -139,7 +139,8 @@ export const runOnMeasured = (state: JobState, { body }: EventOf<'run-on-measure
   const target = targetOnJob(requirement, body.torque, state.plan.schools, toolLimitPercent);
   if (!bare.ok) return bare;
   if (!target.ok) return target;
-  if (target.value.target - bare.value.target > bare.value.target * RUN_ON_MAX_OF_TARGET)
+  // A hair of room, so that exactly twice is not refused for the last binary digit.
+  if (target.value.target > bare.value.target * (1 + RUN_ON_MAX_OF_TARGET) * (1 + 1e-12))
     return refused({ code: 'run-on-too-high', position: body.position });
   return accepted(
     withFastener(state, body.position, (each) => ({ ...each, runOn: body.torque, target: target.value })),

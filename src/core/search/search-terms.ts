@@ -117,6 +117,15 @@ export const queryTerms = (raw: string): readonly QueryTerm[] => {
   return [...ofSizes, ...ofWords].slice(0, TERMS_MAX);
 };
 
+/** Whether a term of a query is a size. */
+export const isSizeTerm = ({ anyOf }: QueryTerm): boolean => anyOf.some(({ term }) => term.startsWith('s_'));
+
+/** The longest of a query's terms: what tells most where nothing has all of them. There must be one. */
+export const longestTerm = (terms: readonly QueryTerm[]): QueryTerm => {
+  const length = ({ anyOf }: QueryTerm): number => anyOf[0]?.term.length ?? 0;
+  return terms.reduce((longest, term) => (length(term) > length(longest) ? term : longest));
+};
+
 /** The words and the sizes of a text, each once and in a fixed order, for telling whether two texts name the same thing. */
 export const namesAndSizes = (
   raw: string,

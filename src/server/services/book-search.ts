@@ -1,6 +1,7 @@
 import { type Source, sourceName } from '#core/book/source.ts';
-import { cellText } from '#core/lookup/lookup-table.ts';
-import { queryTerms } from '#core/search/search-terms.ts';
+import { coveredWords } from '#core/lookup/covered-sizes.ts';
+import { cellText, readLookupTable } from '#core/lookup/lookup-table.ts';
+import { isSizeTerm, longestTerm, queryTerms } from '#core/search/search-terms.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import type { KeptRequirement, KeptTable, SearchHit } from '#wire/book.ts';
 import type { Connection } from '../database/pool.ts';
@@ -17,7 +18,7 @@ const entry = (
   title: string,
   detail: string,
   more = '',
-): SearchEntry => ({ kind, refId, row, title, detail, text: `${title} ${detail} ${more}` });
+): SearchEntry => ({ kind, refId, row, title, detail, text: `${title}; ${detail}; ${more}` });
 
 /** How the search finds a requirement: by part, size, print, place, source and code. */
 export const requirementEntries = (kept: KeptRequirement, source: Source): readonly SearchEntry[] => {
@@ -31,7 +32,8 @@ export const requirementEntries = (kept: KeptRequirement, source: Source): reado
 
 /** How the search finds a table: each of its rows by its keys and values. */
 export const tableEntries = (kept: KeptTable, source: Source): readonly SearchEntry[] => {
-  const { name, subject, rows, values } = kept.body;
+  const { name, subject, rows, values, keys } = kept.body;
+  const read = readLookupTable(kept.body, 'N.m');
   if (kept.isWithdrawn) return [];
   return rows.map((row, index) => {
     const value = row.values
@@ -41,6 +43,10 @@ export const tableEntries = (kept: KeptTable, source: Source): readonly SearchEn
       })
       .filter(Boolean)
       .join(' | ');
+    const covered = keys.flatMap(({ kind }, column) => {
+      const span = read.rows[index]?.keys[column];
+      return span?.ok ? coveredWords(kind, span.value) : [];
+    });
     const title = `${name}: ${row.keys.map(cellText).join(', ')}`;
     return entry(
       'table-row',
@@ -48,7 +54,7 @@ export const tableEntries = (kept: KeptTable, source: Source): readonly SearchEn
       index,
       title,
       `${value} · ${sourceName(source)}, ${kept.place}`,
-      subject,
+      [subject, ...covered].join('; '),
     );
   });
 };
@@ -81,8 +87,15 @@ export const rebuildBookSearch = async (db: Connection): Promise<void> => {
     await indexEntries(db, 'table-row', kept.id, tableEntries(kept, sources.get(kept.sourceId) as Source));
 };
 
-/** What a query finds, whatever kind it is; nothing for a query without a word. */
-export const searchBook = async (query: string): Promise<readonly SearchHit[]> => {
+/** What a query finds, whatever kind it is; nothing for a query without a word. Where nothing has all of it, what has its sizes or, without
+ *  any size, its longest word. */
+export const searchBook = async (
+  query: string,
+): Promise<{ readonly hits: readonly SearchHit[]; readonly isPartial: boolean }> => {
   const terms = queryTerms(query);
-  return terms.length === 0 ? [] : selectSearchHits(database(), terms);
+  const hits = terms.length === 0 ? [] : await selectSearchHits(database(), terms);
+  if (hits.length > 0 || terms.length < 2) return { hits, isPartial: false };
+  const sizes = terms.filter(isSizeTerm);
+  const telling = sizes.length > 0 ? sizes : [longestTerm(terms)];
+  return { hits: await selectSearchHits(database(), telling), isPartial: true };
 };

@@ -109,7 +109,10 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
   };
   const { file } = draft.list ?? {};
   return (
-    <ReadyForm className="mx-auto grid max-w-6xl gap-4" onSubmit={() => void importAll()}>
+    <ReadyForm
+      className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4"
+      onSubmit={() => void importAll()}
+    >
       <h1 className="text-xl font-bold">New job from a terminal list</h1>
       <section className="panel grid gap-3 p-4 sm:grid-cols-2">
         {FIELDS.map(({ id, name, hint, isNeeded, longest }) => (

@@ -21,7 +21,7 @@ export const SettingsScreen = ({ site, people: first, person, theme, changes }: 
   const [people, setPeople] = useState(first);
   const isLead = person.role === 'lead';
   return (
-    <div className="mx-auto grid max-w-6xl gap-4">
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-xl font-bold">Settings</h1>
         <a href="/sign-in" className="act-quiet">

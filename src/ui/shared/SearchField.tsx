@@ -18,7 +18,7 @@ export const SearchField = ({ label, placeholder, first = '', onOpen, only = () 
   const list = useId();
   const [query, setQuery] = useState(first);
   const [chosen, setChosen] = useState(0);
-  const { hits: all, answered, problem } = useSearch(query);
+  const { hits: all, isPartial, answered, problem } = useSearch(query);
   const hits = all.filter(only);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another answer begins at its first hit
   useEffect(() => setChosen(0), [answered]);
@@ -52,6 +52,11 @@ export const SearchField = ({ label, placeholder, first = '', onOpen, only = () 
         onKeyDown={onKey}
       />
       <ProblemNotice problem={problem} />
+      {hits.length > 0 && isPartial && (
+        <p className="text-s text-unsure" role="status">
+          Nothing has all of it; these have a part.
+        </p>
+      )}
       {hits.length > 0 && <HitList id={list} hits={hits} chosen={chosen} onOpen={onOpen} />}
       {answered !== null && answered === query && hits.length === 0 && !problem && (
         <p className="text-faint" role="status">

@@ -6,12 +6,14 @@ import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 
 export type SearchAnswer = {
   readonly hits: readonly SearchHit[];
+  /** Whether nothing had all that was asked for, and these have a part of it. */
+  readonly isPartial: boolean;
   /** The query the hits answer; null before the first answer. */
   readonly answered: string | null;
   readonly problem: ProblemDetails | null;
 };
 
-const NOTHING: SearchAnswer = { hits: [], answered: null, problem: null };
+const NOTHING: SearchAnswer = { hits: [], isPartial: false, answered: null, problem: null };
 
 /** What a query finds, asked for as it is typed; an answer that was overtaken is thrown away. */
 export const useSearch = (query: string): SearchAnswer => {
@@ -26,8 +28,8 @@ export const useSearch = (query: string): SearchAnswer => {
       if (isOvertaken) return;
       setAnswer(
         result.ok
-          ? { hits: result.value, answered: query, problem: null }
-          : { hits: [], answered: query, problem: result.problem },
+          ? { ...result.value, answered: query, problem: null }
+          : { hits: [], isPartial: false, answered: query, problem: result.problem },
       );
     });
     return () => {

@@ -50,7 +50,7 @@ export const BookScreen = ({
     setOpened({ kind: 'card', name: kept.id });
   };
   return (
-    <div className="mx-auto grid max-w-6xl gap-4">
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-xl font-bold">Specs</h1>
         <div className="flex flex-wrap gap-2">

@@ -141,7 +141,7 @@ export const ConflictsScreen = ({ conflicts: first, sources, site, person }: Pro
     else setProblem(answer.problem);
   };
   return (
-    <div className="mx-auto grid max-w-6xl gap-4">
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <h1 className="text-xl font-bold">Specs</h1>
       <SpecsTabs tab="conflicts" undecided={conflicts.filter(({ decision }) => !decision).length} />
       <ProblemNotice problem={problem} />

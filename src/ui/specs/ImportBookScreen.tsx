@@ -119,7 +119,10 @@ export const ImportBookScreen = ({ list, sources, site }: Props) => {
   };
   const shown = isDoubtsOnly && doubts.length > 0 ? doubts : read;
   return (
-    <ReadyForm className="mx-auto grid max-w-6xl gap-4" onSubmit={() => void keep()}>
+    <ReadyForm
+      className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4"
+      onSubmit={() => void keep()}
+    >
       <h1 className="text-xl font-bold">{isSources ? 'Sources from a list' : 'Requirements from a list'}</h1>
       <section className="panel grid gap-3 p-4">
         <div className="flex flex-wrap items-center gap-3">

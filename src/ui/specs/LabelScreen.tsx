@@ -42,7 +42,10 @@ export const LabelScreen = ({ kept, sources, site }: Props) => {
     window.location.assign(`/specs/tables/${answer.value.id}`);
   };
   return (
-    <ReadyForm className="mx-auto grid max-w-6xl gap-4" onSubmit={() => void keep()}>
+    <ReadyForm
+      className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4"
+      onSubmit={() => void keep()}
+    >
       <div>
         <p className="text-s text-faint">
           <a href="/specs/tables">Tables</a>

@@ -48,7 +48,7 @@ export const SourceScreen = ({ source: first, sources, attachments, changes, res
   const successor = sources.find(({ id }) => id === source.supersededBy) ?? null;
   const isLead = person.role === 'lead';
   return (
-    <div className="mx-auto grid max-w-6xl gap-4">
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div>
         <p className="text-s text-faint">
           <a href="/specs/sources">Sources</a>

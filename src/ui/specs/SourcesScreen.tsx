@@ -12,7 +12,10 @@ const COLUMNS: readonly Column<Source>[] = [
     id: 'name',
     name: 'Document',
     cell: (source) => (
-      <a href={`/specs/sources/${source.id}`} className={source.status === 'current' ? '' : 'line-through'}>
+      <a
+        href={`/specs/sources/${source.id}`}
+        className={`inline-flex min-h-11 items-center ${source.status === 'current' ? '' : 'line-through'}`}
+      >
         {sourceName(source)}
       </a>
     ),
@@ -38,7 +41,7 @@ export const SourcesScreen = ({ sources: first, undecided }: Props) => {
   const [sources, setSources] = useState(first);
   const [isAdding, setAdding] = useState(first.length === 0);
   return (
-    <div className="mx-auto grid max-w-6xl gap-4">
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-xl font-bold">Specs</h1>
         <div className="flex flex-wrap gap-2">
@@ -67,7 +70,7 @@ export const SourcesScreen = ({ sources: first, undecided }: Props) => {
           />
         </section>
       )}
-      <section className="panel p-4">
+      <section className="panel min-w-0 p-4">
         <SortableTable
           caption="Sources"
           columns={COLUMNS}

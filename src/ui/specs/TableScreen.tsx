@@ -17,7 +17,7 @@ type Props = {
 export const TableScreen = ({ kept, source, jobs, site, firstRow }: Props) => {
   const { body, place } = kept;
   return (
-    <div className="mx-auto grid max-w-6xl gap-4">
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <div>
           <p className="text-s text-faint">

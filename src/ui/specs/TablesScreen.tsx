@@ -10,7 +10,7 @@ type Props = {
 
 /** The lookup tables, each by what it is looked up with. */
 export const TablesScreen = ({ tables, sources, undecided }: Props) => (
-  <div className="mx-auto grid max-w-6xl gap-4">
+  <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
     <div className="flex flex-wrap items-center justify-between gap-3">
       <h1 className="text-xl font-bold">Specs</h1>
       <a href="/specs/label" className="act">

@@ -44,7 +44,7 @@ export const ToolsScreen = ({ tools: first, person, today }: Props) => {
   const [isAdding, setAdding] = useState(first.length === 0);
   const mayAdd = person.role === 'lead';
   return (
-    <div className="mx-auto grid max-w-6xl gap-4">
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-xl font-bold">Tools</h1>
         {mayAdd && !isAdding && (

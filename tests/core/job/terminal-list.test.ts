@@ -212,6 +212,7 @@ describe('settling a line', () => {
     expect(settled?.fastener?.requirement).toEqual({
       printed: '18 pounds',
       readAs: '18 lbf·in',
+      book: null,
       requirement: { kind: 'nominal', nominal: { text: '18', value: 18, unit: 'lbf.in' } },
     });
   });

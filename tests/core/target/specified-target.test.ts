@@ -1,0 +1,148 @@
+import { describe, expect, test } from 'vitest';
+import { valueOrThrow } from '#core/fault.ts';
+import { readRequirement } from '#core/requirement/read-requirement.ts';
+import type { Requirement } from '#core/requirement/requirement.ts';
+import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
+import {
+  plainSpecification,
+  relubricatedTarget,
+  type Specification,
+  specifiedTarget,
+} from '#core/target/specified-target.ts';
+import { fromNewtonMetres, type TorqueUnit } from '#core/torque/unit.ts';
+
+const printed = (text: string): Requirement => valueOrThrow(readRequirement(text, 'N.m')).requirement;
+const specification = (text: string, part: Partial<Specification> = {}): Specification => ({
+  ...plainSpecification(printed(text)),
+  ...part,
+});
+const resolved = (
+  text: string,
+  part: Partial<Specification> = {},
+  schools: Partial<Schools> = {},
+  unit: TorqueUnit = 'N.m',
+) => {
+  const result = specifiedTarget(specification(text, part), { ...DEFAULT_SCHOOLS, ...schools }, 6);
+  if (!result.ok) return result.refusal.code;
+  const { low, target, high } = result.value;
+  return [low, target, high].map((torque) => Number(fromNewtonMetres(torque, unit).toFixed(4)));
+};
+
+describe('run-on torque is added', () => {
+  test('FAA AC 43.13-1B par. 7-40: 30 to 40 lbf·in with 8 lbf·in of drag is 38 to 48 on the scale', () => {
+    const runOn = { text: '8', unit: 'lbf.in', value: 8 } as const;
+    expect(resolved('30 to 40 lbf·in', { runOn }, {}, 'lbf.in')).toEqual([38, 43, 48]);
+  });
+
+  test('every limit and the target say that they were shifted, from what and by what', () => {
+    const runOn = { text: '8', unit: 'lbf.in', value: 8 } as const;
+    const result = valueOrThrow(
+      specifiedTarget(specification('30 to 40 lbf·in', { runOn }), DEFAULT_SCHOOLS, null),
+    );
+    const added = result.steps.filter(({ rule }) => rule === 'run-on-added');
+    expect(added.map(({ gives }) => gives)).toEqual(['low', 'high', 'target']);
+    expect(added.every(({ from }) => from.length === 2)).toBe(true);
+  });
+});
+
+describe('two parts in one joint', () => {
+  const otherPart = printed('4 to 6 Nm');
+  test('common practice: the lower one governs', () => {
+    expect(resolved('5 to 7 Nm', { otherPart })).toEqual([4, 5, 6]);
+    // Whichever of the two is named first.
+    expect(resolved('4 to 6 Nm', { otherPart: printed('5 to 7 Nm') })).toEqual([4, 5, 6]);
+  });
+
+  test('school overlap: where both ranges overlap, its middle', () => {
+    expect(resolved('5 to 7 Nm', { otherPart }, { twoParts: 'overlap-else-lower' })).toEqual([5, 5.5, 6]);
+    expect(
+      resolved('5 to 7 Nm', { otherPart }, { twoParts: 'overlap-else-lower', rangeTarget: 'high-end' }),
+    ).toEqual([5, 6, 6]);
+  });
+
+  test('school overlap: without an overlap the lower governs, also where they only touch', () => {
+    expect(resolved('7 to 9 Nm', { otherPart }, { twoParts: 'overlap-else-lower' })).toEqual([4, 5, 6]);
+    expect(resolved('6 to 9 Nm', { otherPart }, { twoParts: 'overlap-else-lower' })).toEqual([4, 5, 6]);
+  });
+
+  test('the school is named in the step that decides', () => {
+    const result = valueOrThrow(
+      specifiedTarget(specification('5 to 7 Nm', { otherPart }), DEFAULT_SCHOOLS, null),
+    );
+    expect(result.steps.at(-1)?.school).toEqual({ question: 'twoParts', choice: 'lower-governs' });
+  });
+});
+
+describe('a value made for a harder material', () => {
+  const part = { isForHarderMaterial: true };
+  test('school refuse: no value is taken over', () => {
+    expect(resolved('5 to 7 Nm', part)).toBe('made-for-harder-material');
+  });
+
+  test.each([
+    // Common practice: the harder one's minimum becomes the maximum; a maximum alone is aimed at by 80 %, low limit 70 %.
+    ['5 to 7 Nm', [3.5, 4, 5]],
+    ['min 5 Nm', [3.5, 4, 5]],
+    // A single value reaches down by the site's 10 %: 9 is the least it was made to give.
+    ['10 Nm', [6.3, 7.2, 9]],
+    ['10 ±1 Nm', [6.3, 7.2, 9]],
+  ])('school minimum as maximum: %s', (text, expected) => {
+    expect(resolved(text, part, { harderMaterial: 'minimum-as-maximum' })).toEqual(expected);
+  });
+
+  test('what it gives is marked as assumed', () => {
+    const schools: Schools = { ...DEFAULT_SCHOOLS, harderMaterial: 'minimum-as-maximum' };
+    const result = valueOrThrow(specifiedTarget(specification('5 to 7 Nm', part), schools, null));
+    expect(result.steps[0]).toMatchObject({
+      rule: 'harder-minimum-as-maximum',
+      gives: 'high',
+      assumed: true,
+    });
+  });
+});
+
+describe('angles', () => {
+  test('torque then angle gives the torque stage, and the angle beside it', () => {
+    const result = valueOrThrow(specifiedTarget(specification('20 Nm + 90°'), DEFAULT_SCHOOLS, null));
+    expect([result.low, result.target, result.high].map((each) => Number(each.toFixed(4)))).toEqual([
+      18, 20, 22,
+    ]);
+    expect(result.thenAngleDegrees).toBe(90);
+  });
+
+  test('snug then angle has no torque to give', () => {
+    expect(resolved('snug + 60°')).toBe('angle-not-recordable');
+  });
+});
+
+describe('every school of a single requirement', () => {
+  test.each([
+    ['3 to 4 Nm', { rangeTarget: 'middle' }, [3, 3.5, 4]],
+    ['3 to 4 Nm', { rangeTarget: 'low-end' }, [3, 3, 4]],
+    ['3 to 4 Nm', { rangeTarget: 'high-end' }, [3, 4, 4]],
+    // Common practice: 12 N·m max gives 9.6; 7 N·m max gives 5.6.
+    ['max 12 Nm', { maximumOnly: 'eighty-percent' }, [8.4, 9.6, 12]],
+    ['max 7 Nm', { maximumOnly: 'eighty-percent' }, [4.9, 5.6, 7]],
+    ['max 12 Nm', { maximumOnly: 'printed-value' }, [8.4, 12, 12]],
+    ['max 10 Nm', { maximumOnly: 'site-share', maximumSharePercent: 90 }, [7, 9, 10]],
+    ['max 10 Nm', { maximumOnly: 'site-share', maximumSharePercent: 60 }, [5, 6, 10]],
+    ['min 10 Nm', {}, [10, 10.5, 12.5]],
+    ['10 Nm', { nominalTolerance: 'site-tolerance' }, [9, 10, 11]],
+    ['10 Nm', { nominalTolerance: 'site-tolerance', siteTolerancePercent: 5 }, [9.5, 10, 10.5]],
+    ['10 Nm', { nominalTolerance: 'tool-class' }, [9.4, 10, 10.6]],
+  ] as const)('%s under %j', (text, schools, expected) => {
+    expect(resolved(text, {}, schools)).toEqual([...expected]);
+  });
+});
+
+test('lubrication other than the source’s: T2 = T1·K2/K1, every step marked as assumed', () => {
+  const target = valueOrThrow(specifiedTarget(specification('10 to 12 Nm'), DEFAULT_SCHOOLS, null));
+  // 0.15/0.20 = 0.75: 7.5 to 9, middle 8.25.
+  const oiled = relubricatedTarget(target, 0.2, 0.15);
+  expect([oiled.low, oiled.target, oiled.high].map((each) => Number(each.toFixed(4)))).toEqual([
+    7.5, 8.25, 9,
+  ]);
+  expect(oiled.steps.slice(-3).every(({ assumed, rule }) => assumed && rule === 'lubrication-ratio')).toBe(
+    true,
+  );
+});
