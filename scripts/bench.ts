@@ -1,5 +1,6 @@
 import { benchBook } from './bench/book.ts';
 import { benchJob, benchScreen } from './bench/job.ts';
+import { benchRecall } from './bench/recall.ts';
 
 // `npm run bench`, or `npm run bench -- book`: medians over repeated runs in one process and one browser. The machine may be shared:
 // compare within one run.
@@ -7,6 +8,7 @@ import { benchJob, benchScreen } from './bench/job.ts';
 const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   job: benchJob,
   book: benchBook,
+  recall: benchRecall,
   screen: benchScreen,
 };
 

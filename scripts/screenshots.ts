@@ -63,7 +63,41 @@ const readSample = async (page: Page): Promise<void> => {
     .fill('HEATER PANEL H2\n16-12 AWG CU 14-18 in-lb\n#10 21 in-lb\n#8 27 in-lb (3.1 Nm)\n2 x #12 CU 19');
 };
 
+const openTool =
+  (code: string, page_: string) =>
+  async (page: Page): Promise<void> => {
+    const tools: { tool: { id: string; code: string } }[] = await (
+      await page.request.get('/api/v1/tools')
+    ).json();
+    await page.goto(`/tools/${tools.find(({ tool }) => tool.code === code)?.tool.id}${page_}`);
+    await page.waitForLoadState('networkidle');
+  };
+const openTools = async (page: Page): Promise<void> => openJob(page, 'Azimuth junction box J2', 'plan');
+const recall = async (page: Page): Promise<void> => {
+  await openTool('TS-02', '/recall')(page);
+  await page.getByTestId('recall-summary').waitFor();
+};
+const calibrate = async (page: Page): Promise<void> => {
+  await openTool('TW-11', '/calibrate')(page);
+  for (const [point, base] of [
+    [60, 60.4],
+    [180, 184],
+    [300, 309],
+  ] as const)
+    for (const [index, off] of [0, 0.2, -0.3, 0.1, 0.2].entries())
+      await page.getByLabel(`Reading ${index + 1} at ${point} lbf·in`).fill((base + off).toFixed(1));
+};
+
 const SHOTS: readonly Shot[] = [
+  { name: 'tool', size: DESIGN, show: openTool('TS-07', '') },
+  { name: 'tool-beam', size: DESIGN, show: openTool('TB-01', '') },
+  { name: 'tool-phone', size: PHONE, show: openTool('TS-07', '') },
+  { name: 'calibrate', size: DESIGN, show: calibrate },
+  { name: 'calibrate-phone', size: PHONE, show: calibrate },
+  { name: 'recall', size: DESIGN, show: recall },
+  { name: 'choose', size: DESIGN, show: openTools },
+  { name: 'choose-phone', size: PHONE, show: openTools },
+  { name: 'tools-phone', size: PHONE, show: goto('/tools') },
   { name: 'specs', size: DESIGN, show: openRequirement },
   { name: 'specs-phone', size: PHONE, show: openRequirement },
   { name: 'specs-dark', size: DESIGN, theme: 'dark', show: openRequirement },

@@ -1,20 +1,10 @@
+-- The tool crib. `body` is the tool as a record states it, `facts` what happened to it outside jobs; both follow from tool_events.
 CREATE TABLE tools (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   code VARCHAR(20) NOT NULL UNIQUE,
-  kind VARCHAR(40) CHARACTER SET ascii NOT NULL,
-  tool_class VARCHAR(8) CHARACTER SET ascii NOT NULL,
-  serial VARCHAR(40) NOT NULL,
-  scale_unit VARCHAR(8) CHARACTER SET ascii NOT NULL,
-  scale_minimum DOUBLE NOT NULL,
-  scale_maximum DOUBLE NOT NULL,
-  scale_per_turn DOUBLE NOT NULL,
-  scale_graduation DOUBLE NOT NULL,
-  scale_main_start DOUBLE NOT NULL,
-  scale_raised_by VARCHAR(16) CHARACTER SET ascii NOT NULL,
-  limit_percent DOUBLE NOT NULL,
-  calibrated_on DATE NOT NULL,
-  calibration_due_on DATE NOT NULL,
-  created_at DATETIME(6) NOT NULL,
-  CHECK (scale_maximum > scale_minimum AND scale_graduation > 0 AND scale_per_turn >= scale_graduation),
-  CHECK (calibration_due_on >= calibrated_on)
+  body LONGTEXT NOT NULL,
+  quarantine LONGTEXT NULL,
+  loan LONGTEXT NULL,
+  is_retired BOOLEAN NOT NULL DEFAULT FALSE,
+  created_at DATETIME(6) NOT NULL
 ) ENGINE = InnoDB

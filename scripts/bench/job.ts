@@ -40,6 +40,7 @@ const tool: Tool = {
   toolClass: 'II-D',
   serial: '1',
   scale: {
+    form: 'barrel',
     unit: 'lbf.in',
     minimum: 4,
     maximum: 36,
@@ -48,9 +49,19 @@ const tool: Tool = {
     mainStart: 4,
     raisedBy: 'clockwise',
   },
+  otherUnits: [],
   limitPercent: 6,
+  limitOf: 'reading',
+  drive: 'hex-1/4',
+  directions: ['right', 'left'],
+  leverMillimetres: null,
+  openingMillimetres: null,
+  restSetting: 4,
+  takenIntoUseOn: '2025-01-01',
   calibratedOn: '2026-01-01',
   calibrationDueOn: '2027-01-01',
+  dueAfterPulls: 5000,
+  calibration: null,
 };
 
 const workedJob = (): { readonly events: readonly UnplacedEvent[]; readonly state: JobState } => {
@@ -82,7 +93,7 @@ const workedJob = (): { readonly events: readonly UnplacedEvent[]; readonly stat
     fasteners,
   } as const;
   happen({ kind: 'job-planned', body: plan });
-  happen({ kind: 'tool-chosen', body: { tool } });
+  happen({ kind: 'tool-chosen', body: { tool, adapters: [], blocks: [], override: null } });
   let now = happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
   const wanted = valueOrThrow(wantedSetting(now, fastenerAt(now, 'P1') as FastenerState));
   now = happen({

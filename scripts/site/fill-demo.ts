@@ -17,13 +17,13 @@ import type { Tool } from '#core/tool/tool.ts';
 import { inTransaction } from '#server/database/pool.ts';
 import { lockHead } from '#server/queries/jobs.ts';
 import { addPerson } from '#server/services/add-person.ts';
-import { addTool } from '#server/services/add-tool.ts';
 import { appendInTransaction } from '#server/services/append-events.ts';
 import { planJob } from '#server/services/plan-job.ts';
-import { everyone, toolCrib } from '#server/services/read-site.ts';
+import { everyone } from '#server/services/read-site.ts';
+import { cribTools } from '#server/services/tool-crib.ts';
 import type { NewPerson } from '#wire/person.ts';
-import type { NewTool } from '#wire/tool.ts';
 import { fillDemoBook, reviseDemoBook, withBookValues } from './fill-demo-book.ts';
+import { fillDemoCrib, wearDemoCrib } from './fill-demo-tools.ts';
 import { inProject } from './paths.ts';
 
 const DAY_MS = 86_400_000;
@@ -33,11 +33,6 @@ const demo = <T>(name: string): T => JSON.parse(readFileSync(inProject('demo', n
 
 /** The demo's people, with the PINs that the start prints. */
 export const demoPeople = (): readonly NewPerson[] => demo('people.json');
-
-type DemoTool = Omit<NewTool, 'calibratedOn' | 'calibrationDueOn'> & {
-  readonly calibratedDaysAgo: number;
-  readonly dueInDays: number;
-};
 
 type DemoJob = {
   readonly list: string;
@@ -57,9 +52,6 @@ type DemoJob = {
   }[];
   readonly signed: readonly { readonly person: string; readonly meaning: 'done' | 'inspected' }[];
 };
-
-const isoDay = (daysFromNow: number): string =>
-  new Date(Date.now() + daysFromNow * DAY_MS).toISOString().slice(0, 10);
 
 /** What a person did on a job, one happening after the other, each on the job as it then stands. */
 const workedEvents = (
@@ -83,7 +75,7 @@ const workedEvents = (
     state = valueOrThrow(nextJobState(state, event));
     events.push(event);
   };
-  happen({ kind: 'tool-chosen', body: { tool } });
+  happen({ kind: 'tool-chosen', body: { tool, adapters: [], blocks: [], override: null } });
   happen({ kind: 'cautions-confirmed', body: { cautions: cautionsFor('control-cabinet') } });
   for (const {
     planned: { position },
@@ -144,13 +136,11 @@ export const fillDemo = async (): Promise<void> => {
   const [first, ...others] = demoPeople();
   const lead = valueOrThrow(await addPerson(first as NewPerson, null));
   for (const person of others) valueOrThrow(await addPerson(person, lead));
-  for (const { calibratedDaysAgo, dueInDays, ...tool } of demo<DemoTool[]>('tools.json')) {
-    const days = { calibratedOn: isoDay(-calibratedDaysAgo), calibrationDueOn: isoDay(dueInDays) };
-    valueOrThrow(await addTool({ ...tool, ...days }, lead));
-  }
+  await fillDemoCrib(lead);
   const people = await everyone();
-  const tools = await toolCrib();
+  const tools = (await cribTools()).map(({ tool }) => tool as Tool);
   await fillDemoBook(lead);
   for (const job of demo<DemoJob[]>('jobs.json')) await fillJob(job, people, tools);
   await reviseDemoBook(lead);
+  await wearDemoCrib(lead);
 };

@@ -9,6 +9,8 @@ const LOCK_SECONDS = 60;
 const RIGHTS: Readonly<Record<string, string>> = {
   events: 'SELECT, INSERT',
   site_log: 'SELECT, INSERT',
+  tool_events: 'SELECT, INSERT',
+  calibration_sessions: 'SELECT, INSERT',
   book_requirement_revisions: 'SELECT, INSERT',
   book_table_revisions: 'SELECT, INSERT',
   schema_migrations: 'SELECT',

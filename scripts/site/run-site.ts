@@ -6,6 +6,7 @@ import { closeDatabase, database } from '#server/database/pool.ts';
 import { insertSite } from '#server/queries/site.ts';
 import { shipPublishedTables } from '#server/services/ship-published-tables.ts';
 import { type Running, startChild } from './child.ts';
+import { freePort } from './free-port.ts';
 import { migrate } from './migrate.ts';
 import { inProject } from './paths.ts';
 import { type DatabaseServer, startPrivateDatabase } from './private-database.ts';
@@ -78,6 +79,22 @@ const untilItAnswers = async (address: string, server: Running, log: string): Pr
   }
 };
 
+/** Starts the simulated bench tester on two free ports of loopback, and answers what the application must know of it. */
+const startTester = async (
+  folder: string,
+): Promise<{ readonly tester: Running; readonly env: Readonly<Record<string, string>> }> => {
+  const env = {
+    JENTIK_TESTER_PORT: String(await freePort()),
+    JENTIK_TESTER_HAND_PORT: String(await freePort()),
+  };
+  const tester = startChild(process.execPath, ['--import', 'tsx', inProject('gateway', 'bench-tester.ts')], {
+    log: join(folder, 'tester.log'),
+    cwd: inProject(),
+    env: { ...process.env, ...env },
+  });
+  return { tester, env };
+};
+
 /** Starts the built application on loopback and waits until it answers. */
 export const startApplication = async (
   folder: string,
@@ -85,11 +102,22 @@ export const startApplication = async (
   port: number,
 ): Promise<Application> => {
   const log = join(folder, 'application.log');
+  const devices = await startTester(folder);
   const server = startChild(process.execPath, [inProject('scripts', 'site', 'serve.mjs'), folder], {
     log,
-    env: { ...process.env, NODE_ENV: 'production', JENTIK_APP_DATABASE_URL: appUrl, PORT: String(port) },
+    env: {
+      ...process.env,
+      ...devices.env,
+      NODE_ENV: 'production',
+      JENTIK_APP_DATABASE_URL: appUrl,
+      PORT: String(port),
+    },
   });
   const address = `http://127.0.0.1:${port}`;
   await untilItAnswers(address, server, log);
-  return { ...server, address };
+  const stop = async (): Promise<void> => {
+    await server.stop();
+    await devices.tester.stop();
+  };
+  return { ...server, stop, address };
 };

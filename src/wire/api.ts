@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { BOOK_OPERATIONS } from './api-book.ts';
+import { TOOL_OPERATIONS } from './api-tools.ts';
 import { logEntrySchema } from './book.ts';
 import * as compute from './compute.ts';
 import { jobEventSchema, unplacedEventSchema } from './job-event.ts';
@@ -9,7 +10,6 @@ import { computing, NOTHING, type Operation, operation } from './operation.ts';
 import { newPersonSchema, personSchema, pinSchema } from './person.ts';
 import { newSignatureSchema } from './signature.ts';
 import { siteSchema } from './site.ts';
-import { newToolSchema, toolSchema } from './tool.ts';
 
 /** Most events of one batch. */
 export const EVENTS_MAX = 100;
@@ -107,22 +107,6 @@ export const OPERATIONS = {
     request: NOTHING,
     response: z.array(logEntrySchema),
   }),
-  listTools: operation({
-    method: 'GET',
-    path: '/api/v1/tools',
-    summary: 'The tool crib',
-    who: 'person',
-    request: NOTHING,
-    response: z.array(toolSchema),
-  }),
-  addTool: operation({
-    method: 'POST',
-    path: '/api/v1/tools',
-    summary: 'Add a tool',
-    who: 'person',
-    request: newToolSchema,
-    response: toolSchema,
-  }),
   listJobs: operation({
     method: 'GET',
     path: '/api/v1/jobs',
@@ -183,4 +167,5 @@ export const OPERATIONS = {
     response: z.string(),
   }),
   ...BOOK_OPERATIONS,
+  ...TOOL_OPERATIONS,
 } as const satisfies Record<string, Operation>;

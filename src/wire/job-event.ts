@@ -12,16 +12,15 @@ import {
   type UnplacedEvent,
 } from '#core/job/event.ts';
 import { LIST_MAX_ROWS } from '#core/list/delimited-table.ts';
-import { bookReferenceSchema, printedTorqueSchema, requirementSourceSchema } from './book.ts';
+import { bookReferenceSchema, printedTorqueSchema, requirementSourceSchema, whySchema } from './book.ts';
 import { personSchema } from './person.ts';
 import { instantSchema, torqueUnitSchema, typedText, writtenTorqueSchema } from './quantity.ts';
 
 import { schoolsSchema } from './schools.ts';
-import { toolSchema } from './tool.ts';
+import { mountedAdapterSchema, toolBlockSchema, toolSchema } from './tool.ts';
 
 const COORDINATE_MAX_MM = 100_000;
 const positionSchema = typedText(40);
-const whySchema = typedText(300);
 const hashSchema = z.string().regex(/^[0-9a-f]{64}$/);
 
 const plannedRequirementSchema = z.strictObject({
@@ -66,6 +65,7 @@ const pullBodySchema = z.strictObject({
   targetNewtonMetres: torqueSchema,
   lowNewtonMetres: torqueSchema,
   highNewtonMetres: torqueSchema,
+  torqueNewtonMetres: torqueSchema.nullable(),
   standardUncertaintyNewtonMetres: torqueSchema.nullable(),
   outcome: z.enum(['in', 'low', 'high', 'too-close', 'by-feel']),
   probability: z.number().min(0).max(1).nullable(),
@@ -92,7 +92,15 @@ const why = z.strictObject({ why: whySchema });
 
 const happenings = [
   { kind: 'job-planned', body: jobPlanSchema },
-  { kind: 'tool-chosen', body: z.strictObject({ tool: toolSchema }) },
+  {
+    kind: 'tool-chosen',
+    body: z.strictObject({
+      tool: toolSchema,
+      adapters: z.array(mountedAdapterSchema).max(6),
+      blocks: z.array(toolBlockSchema).max(6),
+      override: whySchema.nullable(),
+    }),
+  },
   {
     kind: 'cautions-confirmed',
     body: z.strictObject({ cautions: z.array(z.enum(CAUTION_IDS)).max(CAUTION_IDS.length) }),

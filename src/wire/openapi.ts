@@ -16,7 +16,7 @@ const withComponentReferences = (document: unknown): unknown =>
   JSON.parse(JSON.stringify(document).replaceAll('#/$defs/', '#/components/schemas/'));
 
 /** Path parameters that are names; the others are ids. */
-const PLAIN_PARAMETERS: ReadonlySet<string> = new Set(['kind', 'requirement']);
+const PLAIN_PARAMETERS: ReadonlySet<string> = new Set(['kind', 'requirement', 'token']);
 
 const pathParameters = (path: string): readonly unknown[] =>
   [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
@@ -25,6 +25,14 @@ const pathParameters = (path: string): readonly unknown[] =>
     required: true,
     schema: PLAIN_PARAMETERS.has(name ?? '') ? { type: 'string' } : { type: 'string', format: 'uuid' },
   }));
+
+const MEDIA_TYPES: Readonly<Record<string, string>> = {
+  csv: 'text/csv',
+  pdf: 'application/pdf',
+  svg: 'image/svg+xml',
+  ics: 'text/calendar',
+};
+const mediaType = (path: string): string => MEDIA_TYPES[path.split('.').at(-1) ?? ''] ?? 'application/json';
 
 const operationObject = (id: string, operation: Operation, named: Schemas): unknown => ({
   operationId: id,
@@ -43,7 +51,7 @@ const operationObject = (id: string, operation: Operation, named: Schemas): unkn
     '200': {
       description: operation.summary,
       content: {
-        [operation.path.endsWith('.csv') ? 'text/csv' : 'application/json']: {
+        [mediaType(operation.path)]: {
           schema: jsonSchema(operation.response, 'output', named),
         },
       },

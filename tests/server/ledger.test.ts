@@ -162,7 +162,7 @@ describe('appending', () => {
     const tam = await person('Tam');
     const [chosen] = await readyEvents(job, tam);
     if (chosen?.kind !== 'tool-chosen') throw new Error('expected a tool');
-    const better = { ...chosen, body: { tool: { ...chosen.body.tool, limitPercent: 1 } } };
+    const better = { ...chosen, body: { ...chosen.body, tool: { ...chosen.body.tool, limitPercent: 1 } } };
     expect(valueOrThrow(await appendEvents(job, [better], tam)).refused?.problem.code).toBe('tool-changed');
   });
 

@@ -19,8 +19,9 @@ import { selectEvents } from '#server/queries/events.ts';
 import { addPerson } from '#server/services/add-person.ts';
 import { addTool } from '#server/services/add-tool.ts';
 import { planJob } from '#server/services/plan-job.ts';
-import { everyone, jobEvents, toolCrib } from '#server/services/read-site.ts';
-import { TOOL } from '../core/job/sample-job.ts';
+import { everyone, jobEvents } from '#server/services/read-site.ts';
+import { cribTools } from '#server/services/tool-crib.ts';
+import { TOOL, taken } from '../core/job/sample-job.ts';
 
 process.env['JENTIK_APP_DATABASE_URL'] = inject('appUrl');
 afterAll(closeDatabase);
@@ -41,10 +42,10 @@ export const person = async (name: keyof typeof PINS): Promise<Person> => {
 
 /** The tests' screwdriver, added the first time. */
 export const tool = async (): Promise<Tool> => {
-  const found = (await toolCrib()).find(({ code }) => code === TOOL.code);
-  if (found) return found;
-  const { id: _, limitPercent: _l, ...newTool } = TOOL;
-  return valueOrThrow(await addTool(newTool, await person('Lea')));
+  const found = (await cribTools()).find(({ tool: { code } }) => code === TOOL.code);
+  if (found) return found.tool as Tool;
+  const { id: _, limitPercent: _l, calibration: _c, ...newTool } = TOOL;
+  return valueOrThrow(await addTool({ ...newTool, limitPercent: null }, await person('Lea')));
 };
 
 export const LIST =
@@ -72,7 +73,7 @@ export const happening = (job: string, by: Person, what: JobHappening): Unplaced
 
 /** The events that make a job ready for its first pull. */
 export const readyEvents = async (job: string, by: Person): Promise<readonly UnplacedEvent[]> => [
-  happening(job, by, { kind: 'tool-chosen', body: { tool: await tool() } }),
+  happening(job, by, { kind: 'tool-chosen', body: taken(await tool()) }),
   happening(job, by, { kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } }),
 ];
 

@@ -10,6 +10,7 @@ import { scaleRangeWords, scaleWords, turnWords } from '#wire/words/setting.ts';
 import { probabilityWords, verdictWords } from '#wire/words/verdict.ts';
 
 const SCALE: Scale = {
+  form: 'barrel',
   unit: 'lbf.in',
   minimum: 5,
   maximum: 40,
@@ -52,6 +53,7 @@ describe('verdicts state fact and consequence', () => {
     targetNewtonMetres: 5,
     lowNewtonMetres: 4.5,
     highNewtonMetres: 5.5,
+    torqueNewtonMetres: null,
     standardUncertaintyNewtonMetres: 0.1,
     outcome: 'high',
     probability: 0.0001,

@@ -1,8 +1,10 @@
+import type { MountedAdapter } from '../adapter/adapter.ts';
 import type { BookRequirement } from '../book/book-requirement.ts';
 import type { Conditions } from '../requirement/conditions.ts';
 import type { Requirement } from '../requirement/requirement.ts';
 import type { Schools } from '../target/schools.ts';
 import type { Tool } from '../tool/tool.ts';
+import type { ToolBlock } from '../tool/tool-standing.ts';
 import type { WrittenTorque } from '../torque/torque.ts';
 import type { TorqueUnit } from '../torque/unit.ts';
 import type { Outcome } from '../verdict/tightening-verdict.ts';
@@ -96,6 +98,8 @@ export type PullBody = {
   readonly targetNewtonMetres: number;
   readonly lowNewtonMetres: number;
   readonly highNewtonMetres: number;
+  /** What reached the fastener, through the adapters; null for a pull without a reading. */
+  readonly torqueNewtonMetres: number | null;
   readonly standardUncertaintyNewtonMetres: number | null;
   readonly outcome: Outcome;
   /** Rounded to four decimals; null where there is no reading to judge. */
@@ -108,7 +112,18 @@ export type SignatureMeaning = (typeof SIGNATURE_MEANINGS)[number];
 /** What can happen to a job. */
 export type JobHappening =
   | { readonly kind: 'job-planned'; readonly body: JobPlan }
-  | { readonly kind: 'tool-chosen'; readonly body: { readonly tool: Tool } }
+  | {
+      readonly kind: 'tool-chosen';
+      readonly body: {
+        readonly tool: Tool;
+        /** What is put between the tool and the fasteners, from the tool outwards. */
+        readonly adapters: readonly MountedAdapter[];
+        /** What stands against the tool on the day; none of it may, but by override. */
+        readonly blocks: readonly ToolBlock[];
+        /** Why a lead lets it be used all the same; null where nothing stands against it. */
+        readonly override: string | null;
+      };
+    }
   | { readonly kind: 'cautions-confirmed'; readonly body: { readonly cautions: readonly CautionId[] } }
   | { readonly kind: 'tool-set'; readonly body: { readonly toolId: string; readonly setting: WrittenTorque } }
   | { readonly kind: 'pull-made'; readonly body: PullBody }

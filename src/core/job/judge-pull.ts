@@ -1,11 +1,13 @@
+import { adapterSensitivity, settingThrough } from '../adapter/adapter.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import { type ToolSetting, toolSetting } from '../setting/tool-setting.ts';
-import type { Tool } from '../tool/tool.ts';
+import type { Target } from '../target/target-and-acceptance.ts';
+import { isIndicating, isPreset, type Tool } from '../tool/tool.ts';
 import { displayDigits, writtenResolution } from '../torque/display.ts';
 import { likelyMixUps } from '../torque/mix-up.ts';
 import { readNumber } from '../torque/read-number.ts';
 import { type WrittenTorque, writtenInNewtonMetres } from '../torque/torque.ts';
-import { fromNewtonMetres, toNewtonMetres } from '../torque/unit.ts';
+import { fromNewtonMetres, type NewtonMetres, newtonMetres } from '../torque/unit.ts';
 import { pullStandardUncertainty } from '../verdict/pull-uncertainty.ts';
 import { type Judged, tighteningVerdict } from '../verdict/tightening-verdict.ts';
 import type { PullBody, PullMethod } from './event.ts';
@@ -34,36 +36,53 @@ export const recordedTorque = (torque: number): number => Number(torque.toFixed(
 export const recordedProbability = (probability: number | null): number | null =>
   probability === null ? null : Number(probability.toFixed(PROBABILITY_DECIMALS));
 
-/** The setting a fastener wants on the job's tool. Refuses: tool-not-chosen and what toolSetting refuses. */
+/** What a tool must be set to, so that a fastener's target reaches it through the adapters. */
+const atTool = ({ target, low, high }: Target, factor: number): Pick<Target, 'target' | 'low' | 'high'> => ({
+  target: settingThrough(target, factor),
+  low: settingThrough(low, factor),
+  high: settingThrough(high, factor),
+});
+
+/** The setting a fastener wants on the job's tool, corrected for its adapters.
+ *  Refuses: tool-not-chosen, outside-usable-band (without a lead's override) and what toolSetting refuses. */
 export const wantedSetting = (state: JobState, fastener: FastenerState): Result<ToolSetting, JobRefusal> => {
   if (!state.tool) return refused({ code: 'tool-not-chosen' });
-  const { scale } = state.tool;
-  return toolSetting(
-    fastener.target,
+  const { scale, calibration, restSetting } = state.tool;
+  const wanted = toolSetting(
+    atTool(fastener.target, state.adapterFactor),
     scale,
     state.plan.schools.betweenGraduations,
-    state.setting?.value ?? scale.minimum,
+    state.setting?.value ?? restSetting,
   );
+  const usable = calibration?.usable;
+  if (!wanted.ok || !usable || state.override) return wanted;
+  const { torque } = wanted.value;
+  const isInBand =
+    torque >= usable.lowNewtonMetres * (1 - 1e-9) && torque <= usable.highNewtonMetres * (1 + 1e-9);
+  return isInBand ? wanted : refused({ code: 'outside-usable-band', ...usable });
 };
 
-/** Whether the tool is already set to what a fastener wants. */
+/** Whether the tool is already set to what a fastener wants; one that shows a torque, or has one setting, always is. */
 export const isSetFor = (state: JobState, wanted: ToolSetting): boolean =>
-  state.setting !== null && Math.abs(state.setting.value - wanted.setting) < 1e-9;
+  (state.tool !== null && (isIndicating(state.tool) || isPreset(state.tool))) ||
+  (state.setting !== null && Math.abs(state.setting.value - wanted.setting) < 1e-9);
 
 const readingOf = (
   facts: PullFacts,
   tool: Tool,
   wanted: ToolSetting,
   fastener: FastenerState,
+  factor: number,
 ): Result<WrittenTorque | null, JobRefusal> => {
   const { unit, maximum } = tool.scale;
   if (facts.method === 'over-shot') return accepted(null);
+  if (facts.method === 'click' && isIndicating(tool)) return refused({ code: 'no-click' });
   if (facts.method === 'click') return accepted({ text: wanted.text, value: wanted.setting, unit });
   const number = readNumber(facts.readingText ?? '');
   if (!number.ok) return number;
   const { text, value } = number.value;
   if (value <= 0 || value > maximum * READING_MAX_OF_SCALE) return refused({ code: 'reading-out-of-bounds' });
-  const target = fromNewtonMetres(fastener.target.target, unit);
+  const target = fromNewtonMetres(settingThrough(fastener.target.target, factor), unit);
   const likely = likelyMixUps(value, target);
   if (likely.length > 0 && !facts.readingStands)
     return refused({
@@ -94,6 +113,7 @@ const judgedBody = (
     targetNewtonMetres: recordedTorque(target),
     lowNewtonMetres: recordedTorque(low),
     highNewtonMetres: recordedTorque(high),
+    torqueNewtonMetres: judged.kind === 'reading' ? recordedTorque(judged.reading) : null,
     standardUncertaintyNewtonMetres:
       judged.kind === 'reading' ? recordedTorque(judged.standardUncertainty) : null,
     outcome: verdict.outcome,
@@ -101,9 +121,19 @@ const judgedBody = (
   };
 };
 
+/** Standard uncertainty at the fastener: the tool's, through the adapters, and where the hand was, 10 mm either way as a rectangular
+ *  distribution. */
+const uncertaintyAtFastener = (state: JobState, tool: Tool, shown: NewtonMetres): NewtonMetres => {
+  const sensitivity = adapterSensitivity(tool.leverMillimetres, state.adapters);
+  const handPercent =
+    sensitivity.ok && state.adapterFactor !== 1 ? sensitivity.value.tenMillimetresPercent : 0;
+  const hand = (shown * state.adapterFactor * handPercent) / 100 / Math.sqrt(3);
+  return newtonMetres(Math.hypot(pullStandardUncertainty(shown, tool) * state.adapterFactor, hand));
+};
+
 /** Judges a pull on the job as it stands: the event body with its verdict, or why it can't be recorded yet.
  *  Refuses: unknown-position, job-signed, cautions-incomplete, loosen-first, run-on-missing, tool-not-chosen, setting-not-made,
- *  reading-out-of-bounds, mix-up-question, and what toolSetting and readNumber refuse. */
+ *  no-click, outside-usable-band, reading-out-of-bounds, mix-up-question, and what toolSetting and readNumber refuse. */
 export const judgePull = (state: JobState, facts: PullFacts): Result<PullBody, JobRefusal> => {
   const fastener = fastenerAt(state, facts.position);
   if (!fastener) return refused({ code: 'unknown-position', position: facts.position });
@@ -119,23 +149,19 @@ export const judgePull = (state: JobState, facts: PullFacts): Result<PullBody, J
   if (!tool) return refused({ code: 'tool-not-chosen' });
   const wanted = wantedSetting(state, fastener);
   if (!wanted.ok) return wanted;
-  const { unit, graduation } = tool.scale;
+  const { unit } = tool.scale;
   const { text, setting } = wanted.value;
   if (!isSetFor(state, wanted.value)) return refused({ code: 'setting-not-made', wanted: text, unit });
-  const reading = readingOf(facts, tool, wanted.value, fastener);
+  const reading = readingOf(facts, tool, wanted.value, fastener, state.adapterFactor);
   if (!reading.ok) return reading;
-  const torque = reading.value ? writtenInNewtonMetres(reading.value) : null;
+  const shown = reading.value ? writtenInNewtonMetres(reading.value) : null;
   const judged: Judged =
-    torque === null
+    shown === null
       ? { kind: 'over-shot' }
       : {
           kind: 'reading',
-          reading: torque,
-          standardUncertainty: pullStandardUncertainty(
-            torque,
-            tool.limitPercent,
-            toNewtonMetres(graduation, unit),
-          ),
+          reading: newtonMetres(shown * state.adapterFactor),
+          standardUncertainty: uncertaintyAtFastener(state, tool, shown),
         };
   return accepted(
     judgedBody(state, fastener, facts, judged, {

@@ -1,3 +1,4 @@
+import { adapterFactor, fittingChain } from '../adapter/adapter.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import type { Schools } from '../target/schools.ts';
 import { specifiedTarget } from '../target/specified-target.ts';
@@ -68,6 +69,9 @@ export const planned = (event: EventOf<'job-planned'>): Next => {
     plannedBy: event.person,
     plannedAt: event.deviceTime,
     tool: null,
+    adapters: [],
+    adapterFactor: 1,
+    override: null,
     setting: null,
     cautions: null,
     fasteners,
@@ -77,8 +81,28 @@ export const planned = (event: EventOf<'job-planned'>): Next => {
   });
 };
 
-/** The tool taken in hand; fasteners not yet pulled get their acceptance with its class. */
-export const toolChosen = (state: JobState, { body: { tool } }: EventOf<'tool-chosen'>): Next => {
+const overriddenBy = ({
+  body: { tool, blocks, override },
+  person,
+}: EventOf<'tool-chosen'>): Result<JobState['override'], JobRefusal> => {
+  if (blocks.length === 0 && override === null) return accepted(null);
+  if (override === null) return refused({ code: 'tool-blocked', toolCode: tool.code, blocks });
+  if (person.role !== 'lead') return refused({ code: 'role-may-not', needed: 'lead' });
+  if (saysNothing(override)) return refused({ code: 'why-missing' });
+  return accepted({ blocks, why: override, by: person.name });
+};
+
+/** The tool taken in hand, with its adapters; fasteners not yet pulled get their acceptance with its class.
+ *  Refuses: tool-blocked (overdue, quarantined, on loan, without a lead's override), role-may-not, why-missing, what fittingChain and
+ *  adapterFactor refuse, and what the target refuses. */
+export const toolChosen = (state: JobState, event: EventOf<'tool-chosen'>): Next => {
+  const { tool, adapters } = event.body;
+  const override = overriddenBy(event);
+  if (!override.ok) return override;
+  const chain = fittingChain(tool.drive, adapters);
+  if (!chain.ok) return chain;
+  const factor = adapterFactor(tool.leverMillimetres, adapters);
+  if (!factor.ok) return factor;
   const fasteners: FastenerState[] = [];
   for (const fastener of state.fasteners) {
     const target = targetOnJob(
@@ -91,7 +115,15 @@ export const toolChosen = (state: JobState, { body: { tool } }: EventOf<'tool-ch
     // A fastener that was judged keeps the target it was judged by.
     fasteners.push(fastener.pulls.length > 0 ? fastener : { ...fastener, target: target.value });
   }
-  return accepted({ ...state, tool, setting: null, fasteners });
+  return accepted({
+    ...state,
+    tool,
+    adapters,
+    adapterFactor: factor.value,
+    override: override.value,
+    setting: null,
+    fasteners,
+  });
 };
 
 /** A fastener moved to another requirement, as after its source was withdrawn. What was pulled stays in the record; the fastener is open

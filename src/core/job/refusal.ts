@@ -1,5 +1,7 @@
+import type { AdapterRefusal } from '../adapter/adapter.ts';
 import type { ToolSettingRefusal } from '../setting/tool-setting.ts';
 import type { TargetRefusal } from '../target/target-and-acceptance.ts';
+import type { ToolBlock } from '../tool/tool-standing.ts';
 import type { LikelyMixUp } from '../torque/mix-up.ts';
 import type { NumberRefusal } from '../torque/read-number.ts';
 import type { TorqueUnit } from '../torque/unit.ts';
@@ -17,6 +19,14 @@ export type JobRefusal =
   | { readonly code: 'another-tool-chosen' }
   | { readonly code: 'cautions-incomplete' }
   | { readonly code: 'setting-not-made'; readonly wanted: string; readonly unit: TorqueUnit }
+  | AdapterRefusal
+  | { readonly code: 'tool-blocked'; readonly toolCode: string; readonly blocks: readonly ToolBlock[] }
+  | {
+      readonly code: 'outside-usable-band';
+      readonly lowNewtonMetres: number;
+      readonly highNewtonMetres: number;
+    }
+  | { readonly code: 'no-click' }
   | { readonly code: 'reading-out-of-bounds' }
   | { readonly code: 'loosen-first'; readonly position: string }
   | { readonly code: 'run-on-missing'; readonly position: string }

@@ -1,5 +1,7 @@
+import type { MountedAdapter } from '../adapter/adapter.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
 import type { Tool } from '../tool/tool.ts';
+import type { ToolBlock } from '../tool/tool-standing.ts';
 import type { WrittenTorque } from '../torque/torque.ts';
 import type { Outcome } from '../verdict/tightening-verdict.ts';
 import type { CautionId } from './cautions.ts';
@@ -42,6 +44,15 @@ export type JobState = {
   readonly plannedBy: Person;
   readonly plannedAt: string;
   readonly tool: Tool | null;
+  readonly adapters: readonly MountedAdapter[];
+  /** How much more torque reaches the fastener than the tool shows. */
+  readonly adapterFactor: number;
+  /** What stood against the tool when it was taken, and why a lead let it be used. */
+  readonly override: {
+    readonly blocks: readonly ToolBlock[];
+    readonly why: string;
+    readonly by: string;
+  } | null;
   /** What the tool is set to; null until a person says it is set. */
   readonly setting: WrittenTorque | null;
   readonly cautions: {

@@ -21,7 +21,17 @@ export const provenStatement = (state: JobState, events: readonly JobEvent[]): J
     state,
     events.flatMap((event) =>
       event.kind === 'tool-chosen'
-        ? [{ tool: event.body.tool, chosenOn: event.serverTime.slice(0, 10) }]
+        ? [
+            {
+              tool: event.body.tool,
+              chosenOn: event.serverTime.slice(0, 10),
+              adapters: event.body.adapters,
+              override:
+                event.body.override === null
+                  ? null
+                  : { blocks: event.body.blocks, why: event.body.override, by: event.person.name },
+            },
+          ]
         : [],
     ),
   );

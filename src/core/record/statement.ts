@@ -1,9 +1,23 @@
+import type { MountedAdapter } from '../adapter/adapter.ts';
 import { jobProgress, jobStage, openItems } from '../job/open-items.ts';
 import type { FastenerState, JobState, PullRecord } from '../job/state.ts';
 import type { DerivationStep } from '../target/derivation.ts';
 import { isOverdue, type Tool } from '../tool/tool.ts';
+import type { ToolBlock } from '../tool/tool-standing.ts';
 
-const toolStatement = (tool: Tool, onDate: string) => ({
+/** A tool as it was taken on a job. */
+export type ToolTaken = {
+  readonly tool: Tool;
+  readonly chosenOn: string;
+  readonly adapters: readonly MountedAdapter[];
+  readonly override: {
+    readonly blocks: readonly ToolBlock[];
+    readonly why: string;
+    readonly by: string;
+  } | null;
+};
+
+const toolStatement = ({ tool, chosenOn: onDate, adapters, override }: ToolTaken) => ({
   id: tool.id,
   code: tool.code,
   kind: tool.kind,
@@ -13,6 +27,9 @@ const toolStatement = (tool: Tool, onDate: string) => ({
   calibratedOn: tool.calibratedOn,
   calibrationDueOn: tool.calibrationDueOn,
   calibrationOverdue: isOverdue(tool, onDate),
+  limitOf: tool.limitOf,
+  adapters,
+  override,
 });
 
 const stepStatement = ({ rule, gives, school, assumed }: DerivationStep) => ({
@@ -30,6 +47,7 @@ const pullStatement = ({ eventId, person, deviceTime, body, voided }: PullRecord
   toolId: body.toolId,
   setting: body.setting,
   reading: body.reading,
+  torqueNewtonMetres: body.torqueNewtonMetres,
   targetNewtonMetres: body.targetNewtonMetres,
   lowNewtonMetres: body.lowNewtonMetres,
   highNewtonMetres: body.highNewtonMetres,
@@ -63,10 +81,7 @@ const fastenerStatement = ({
 /** What a record states about a job in the form of a statement of conformity: everything follows from the events.
  *  `tools` are all the tools chosen on it, `sealedAt` an ISO instant (its day decides nothing but whether a calibration was overdue when last chosen).
  *  Source: ISO/IEC 17025:2017, 7.8.6. */
-export const jobStatement = (
-  state: JobState,
-  tools: readonly { readonly tool: Tool; readonly chosenOn: string }[],
-) => ({
+export const jobStatement = (state: JobState, tools: readonly ToolTaken[]) => ({
   number: state.plan.number,
   title: state.plan.title,
   seenFrom: state.plan.seenFrom,
@@ -81,7 +96,7 @@ export const jobStatement = (
   progress: jobProgress(state),
   plannedBy: state.plannedBy,
   plannedAt: state.plannedAt,
-  tools: tools.map(({ tool, chosenOn }) => toolStatement(tool, chosenOn)),
+  tools: tools.map(toolStatement),
   cautions: state.cautions,
   fasteners: state.fasteners.map(fastenerStatement),
   openItems: openItems(state),

@@ -1,9 +1,15 @@
 import { accepted, type Result, refused } from '../result.ts';
 import { type NewtonMetres, type TorqueUnit, toNewtonMetres } from '../torque/unit.ts';
 
-/** The scale of an adjustable setting tool, in its own unit: main graduations on the shaft, one turn of the handle apart,
- *  and graduations on the barrel that turns. */
+/** How a scale looks: a barrel over a shaft, a window with a counter, a dial or a beam with a pointer, a display, or a plain label. */
+export const SCALE_FORMS = ['barrel', 'window', 'dial', 'beam', 'display', 'preset'] as const;
+export type ScaleForm = (typeof SCALE_FORMS)[number];
+
+/** The scale of a tool, in its own unit. On a barrel the main graduations stand on the shaft, one turn of the handle apart, and the others
+ *  on the barrel that turns; on the other forms `perTurn` is the distance of the numbered graduations. A tool of one setting has its minimum,
+ *  maximum and setting in one. */
 export type Scale = {
+  readonly form: ScaleForm;
   readonly unit: TorqueUnit;
   readonly minimum: number;
   readonly maximum: number;
@@ -41,7 +47,9 @@ const isWholeCount = (value: number): boolean => Math.abs(value - Math.round(val
 
 /** Whether a scale can exist. Refuses: scale-limits-reversed, scale-turn-not-whole-marks, scale-too-fine. */
 export const checkedScale = (scale: Scale): Result<Scale, ScaleRefusal> => {
-  const { minimum, maximum, perTurn, graduation } = scale;
+  const { minimum, maximum, perTurn, graduation, form } = scale;
+  if (form === 'preset')
+    return minimum > 0 && maximum === minimum ? accepted(scale) : refused({ code: 'scale-limits-reversed' });
   if (!(minimum >= 0 && maximum > minimum)) return refused({ code: 'scale-limits-reversed' });
   if (!(graduation > 0 && perTurn >= graduation && isWholeCount(perTurn / graduation)))
     return refused({ code: 'scale-turn-not-whole-marks' });
@@ -75,7 +83,9 @@ export const settingAtGraduation = (scale: Scale, count: number): number =>
 
 /** Digits of a setting to the resolution of the scale, such as `22.0` on a scale of halves. */
 export const settingText = (scale: Scale, setting: number): string =>
-  setting.toFixed(String(decimal(scale.graduation)).split('.')[1]?.length ?? 0);
+  scale.form === 'preset'
+    ? String(decimal(setting))
+    : setting.toFixed(String(decimal(scale.graduation)).split('.')[1]?.length ?? 0);
 
 /** Newton metres of a setting. */
 export const settingInNewtonMetres = (scale: Scale, setting: number): NewtonMetres =>

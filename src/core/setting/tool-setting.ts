@@ -45,6 +45,25 @@ export type ToolSettingRefusal =
 const isInside = (torque: NewtonMetres, { low, high }: Pick<Target, 'low' | 'high'>): boolean =>
   torque >= low * (1 - 1e-12) && torque <= high * (1 + 1e-12);
 
+/** A tool of one setting: it fits when that lies inside acceptance, wherever the target is. */
+const presetSetting = (
+  wanted: Pick<Target, 'target' | 'low' | 'high'>,
+  scale: Scale,
+): Result<ToolSetting, ToolSettingRefusal> => {
+  const { minimum: setting, unit } = scale;
+  const torque = settingInNewtonMetres(scale, setting);
+  if (!isInside(torque, wanted))
+    return refused({ code: 'no-graduation-inside', below: setting, above: setting, unit });
+  return accepted({
+    setting,
+    text: settingText(scale, setting),
+    torque,
+    reading: { main: setting, sub: 0 },
+    turns: 0,
+    offTarget: (torque - wanted.target) as NewtonMetres,
+  });
+};
+
 /** The setting on a graduation for a target, by the school: the nearest one inside acceptance (the lower on a tie), or the one at
  *  or below the target. `standsAt` is where the tool stands now, in its unit.
  *  Refuses: outside-tool-range (target outside the scale, limits inclusive), no-graduation-inside. */
@@ -56,6 +75,7 @@ export const toolSetting = (
 ): Result<ToolSetting, ToolSettingRefusal> => {
   const target = fromNewtonMetres(wanted.target, scale.unit);
   const { minimum, maximum, unit, graduation } = scale;
+  if (scale.form === 'preset') return presetSetting(wanted, scale);
   if (target < minimum - 1e-9 || target > maximum + 1e-9)
     return refused({ code: 'outside-tool-range', target, minimum, maximum, unit });
   const marks = (target - minimum) / graduation;

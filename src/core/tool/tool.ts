@@ -1,10 +1,47 @@
+import type { ErrorPoint } from '../calibration/error-at.ts';
 import type { Scale } from '../setting/scale.ts';
+import type { TorqueUnit } from '../torque/unit.ts';
 import type { ToolClass } from './class-limit.ts';
 
-/** The kinds of setting tool whose scale is a barrel under a handle that turns. */
-export const TOOL_KINDS = ['adjustable-screwdriver', 'adjustable-click-wrench'] as const;
-
+/** Every kind of torque tool. */
+export const TOOL_KINDS = [
+  'adjustable-screwdriver',
+  'preset-screwdriver',
+  'adjustable-click-wrench',
+  'preset-click-wrench',
+  'break-over-wrench',
+  'bending-beam',
+  'dial',
+  'electronic',
+  'torque-limiting-key',
+  'single-use-shear',
+] as const;
 export type ToolKind = (typeof TOOL_KINDS)[number];
+
+/** What a tool drives: the end that a bit or socket goes on, or a jaw that goes on the fastener itself. */
+export const TOOL_DRIVES = [
+  'hex-1/4',
+  'hex-4mm',
+  'square-1/4',
+  'square-3/8',
+  'square-1/2',
+  'square-14x18',
+  'open-jaw',
+  'own-blade',
+] as const;
+export type ToolDrive = (typeof TOOL_DRIVES)[number];
+
+export const DIRECTIONS = ['right', 'left'] as const;
+/** The thread a tool can tighten. */
+export type Direction = (typeof DIRECTIONS)[number];
+
+/** What the last calibration session found, as far as a pull needs it. */
+export type ToolCalibration = {
+  readonly sessionId: string;
+  readonly points: readonly ErrorPoint[];
+  /** The band in which it may be used, in newton metres; null where the whole scale may. */
+  readonly usable: { readonly lowNewtonMetres: number; readonly highNewtonMetres: number } | null;
+};
 
 /** A torque tool as a record states it: everything a verdict and a certificate need, frozen when it was chosen. */
 export type Tool = {
@@ -15,12 +52,44 @@ export type Tool = {
   readonly toolClass: ToolClass;
   readonly serial: string;
   readonly scale: Scale;
-  /** Maximum permissible deviation, in percent of the reading. */
+  /** Units it can also show. */
+  readonly otherUnits: readonly TorqueUnit[];
+  /** Maximum permissible deviation, in percent of the reading or of full scale. */
   readonly limitPercent: number;
+  readonly limitOf: 'reading' | 'full-scale';
+  readonly drive: ToolDrive;
+  readonly directions: readonly Direction[];
+  /** Drive centre to the marked grip point, in millimetres; null for a tool that is turned about its own axis. */
+  readonly leverMillimetres: number | null;
+  /** Opening of an open jaw, in millimetres; null for other drives. */
+  readonly openingMillimetres: number | null;
+  /** Where it is wound down to after use, in its unit. */
+  readonly restSetting: number;
   /** ISO dates, such as `2026-03-02`. */
+  readonly takenIntoUseOn: string;
   readonly calibratedOn: string;
   readonly calibrationDueOn: string;
+  /** Pulls after which it is due, whichever is first. */
+  readonly dueAfterPulls: number;
+  readonly calibration: ToolCalibration | null;
 };
+
+/** Tools that show a torque instead of being set to one. */
+const INDICATING: ReadonlySet<ToolKind> = new Set(['bending-beam', 'dial', 'electronic']);
+
+/** Whether a tool shows the torque it applies (Type I) rather than giving way at a setting (Type II).
+ *  Source: ISO 6789-1:2017, clause 4 (from memory). */
+export const isIndicating = ({ kind }: Pick<Tool, 'kind'>): boolean => INDICATING.has(kind);
+
+const FIXED: ReadonlySet<ToolKind> = new Set([
+  'preset-screwdriver',
+  'preset-click-wrench',
+  'torque-limiting-key',
+  'single-use-shear',
+]);
+
+/** Whether a tool has one setting that is not changed on the bench. */
+export const isPreset = ({ kind }: Pick<Tool, 'kind'>): boolean => FIXED.has(kind);
 
 /** Whether a tool's calibration has run out on a day; the due day itself still counts. Both ISO dates. */
 export const isOverdue = (tool: Pick<Tool, 'calibrationDueOn'>, onDate: string): boolean =>

@@ -126,3 +126,38 @@ export const bytesResponse = (file: {
       'cache-control': 'no-store',
     },
   });
+
+const streamResponse = (
+  values: AsyncGenerator<unknown>,
+  written: (value: unknown) => string,
+  type: string,
+): Response => {
+  const encoder = new TextEncoder();
+  const stream = new ReadableStream<Uint8Array>({
+    start: (controller) => controller.enqueue(encoder.encode(type === EVENT_STREAM ? ': listening\n\n' : '')),
+    pull: async (controller) => {
+      try {
+        const { done, value } = await values.next();
+        if (done) controller.close();
+        else controller.enqueue(encoder.encode(written(value)));
+      } catch (error) {
+        console.error('a stream broke:', error);
+        controller.error(error);
+      }
+    },
+    cancel: async () => void (await values.return(undefined)),
+  });
+  return new Response(stream, {
+    headers: { 'content-type': type, 'cache-control': 'no-store, no-transform' },
+  });
+};
+
+const EVENT_STREAM = 'text/event-stream';
+
+/** Values as lines of JSON, each sent as soon as it is there; it stops working when nobody listens any more. */
+export const linesResponse = (values: AsyncGenerator<unknown>): Response =>
+  streamResponse(values, (value) => `${JSON.stringify(value)}\n`, 'application/x-ndjson');
+
+/** Values as server-sent events. */
+export const eventsResponse = (values: AsyncGenerator<unknown>): Response =>
+  streamResponse(values, (value) => `data: ${JSON.stringify(value)}\n\n`, EVENT_STREAM);

@@ -6,11 +6,11 @@ import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { NewTool } from '#wire/tool.ts';
-import { database } from '../database/pool.ts';
-import { insertTool } from '../queries/tools.ts';
+import { inTransaction } from '../database/pool.ts';
+import { insertTool, insertToolEvent } from '../queries/tools.ts';
 import { now } from './clock.ts';
 
-/** Adds a tool; its class gives its permissible deviation.
+/** Adds a tool; its class gives its permissible deviation unless its maker's is given.
  *  Refuses: role-forbidden, calibration-dates-reversed, tool-code-taken, and what checkedScale refuses. */
 export const addTool = async (tool: NewTool, by: Person): Promise<Result<Tool, Problem>> => {
   if (by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
@@ -21,9 +21,17 @@ export const addTool = async (tool: NewTool, by: Person): Promise<Result<Tool, P
   const added: Tool = {
     ...tool,
     id: randomUUID(),
-    limitPercent: permissibleDeviationPercent(tool.toolClass, maximum),
+    limitPercent: tool.limitPercent ?? permissibleDeviationPercent(tool.toolClass, maximum),
+    calibration: null,
   };
-  return (await insertTool(database(), added, now()))
-    ? accepted(added)
-    : refused({ code: 'tool-code-taken', toolCode: tool.code });
+  return inTransaction(
+    async (db): Promise<Result<Tool, Problem>> => {
+      const at = now();
+      if (!(await insertTool(db, added, at)))
+        return refused({ code: 'tool-code-taken', toolCode: tool.code });
+      await insertToolEvent(db, { toolId: added.id, at, by, kind: 'added', body: { tool: added } });
+      return accepted(added);
+    },
+    (result) => result.ok,
+  );
 };

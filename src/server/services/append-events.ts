@@ -9,9 +9,10 @@ import { type Connection, inTransaction } from '../database/pool.ts';
 import { insertEvent, selectEvent, selectEvents } from '../queries/events.ts';
 import { replaceJobReferences } from '../queries/job-references.ts';
 import { lockHead, updateHead } from '../queries/jobs.ts';
-import { selectTools } from '../queries/tools.ts';
+import { projectPull } from '../queries/pulls.ts';
 import { referenceProblem } from './check-references.ts';
 import { now } from './clock.ts';
+import { toolChoiceProblem } from './tool-crib.ts';
 
 /** What became of a batch: the events now in the chain, in the order sent, and the first refused one, after which none was tried. */
 export type AppendResult = {
@@ -53,11 +54,7 @@ const entitlement = async (db: Connection, event: UnplacedEvent, by: Person): Pr
   if (id !== by.id || name !== by.name || event.person.role !== by.role)
     return { code: 'not-your-event', name };
   if (event.kind === 'requirement-moved') return referenceProblem(db, [event.body]);
-  if (event.kind !== 'tool-chosen') return null;
-  const { tool } = event.body;
-  const tools = await selectTools(db);
-  const isInCrib = tools.some((known) => canonicalText(known) === canonicalText(tool));
-  return isInCrib ? null : { code: 'tool-changed', toolCode: tool.code };
+  return event.kind === 'tool-chosen' ? toolChoiceProblem(db, event) : null;
 };
 
 const appendOne = async (
@@ -78,6 +75,7 @@ const appendOne = async (
   if (!state.ok) return state;
   const placed = placedEvent(event, standing.head, clock(event));
   await insertEvent(db, placed);
+  await projectPull(db, placed);
   const head = { sequence: placed.sequence, hash: placed.hash };
   return accepted({ placed, standing: { head, state: state.value } });
 };

@@ -1,4 +1,7 @@
 import type { z } from 'zod';
+import { adapterFactor, adapterSensitivity, settingThrough } from '#core/adapter/adapter.ts';
+import { sessionEvaluation } from '#core/calibration/session-evaluation.ts';
+import { toolConditions } from '#core/calibration/tool-conditions.ts';
 import { readConductorSize } from '#core/conductor/conductor-size.ts';
 import { readLabel } from '#core/label/read-label.ts';
 import { lookUp } from '#core/lookup/look-up.ts';
@@ -10,6 +13,7 @@ import { checkedScale } from '#core/setting/scale.ts';
 import { toolSetting } from '#core/setting/tool-setting.ts';
 import { relubricatedTarget } from '#core/target/specified-target.ts';
 import { targetAndAcceptance } from '#core/target/target-and-acceptance.ts';
+import { rankedTools } from '#core/tool/choose-tool.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
 import { displayDigits } from '#core/torque/display.ts';
 import { fromNewtonMetres, type NewtonMetres, type TorqueUnit, toNewtonMetres } from '#core/torque/unit.ts';
@@ -23,6 +27,14 @@ import type {
   relubricateRequest,
   relubricateResponse,
 } from '#wire/api-book.ts';
+import type {
+  adapterRequest,
+  adapterResponse,
+  calibrationRequest,
+  calibrationResponse,
+  chooseToolRequest,
+  chooseToolResponse,
+} from '#wire/api-tools.ts';
 import type * as wire from '#wire/compute.ts';
 import type { DeepReadonly } from '#wire/operation.ts';
 import type { Problem } from '#wire/problems/problem.ts';
@@ -119,11 +131,21 @@ export const verdict = (request: In<typeof wire.verdictRequest>): Out<typeof wir
   const torque = inNm(reading);
   const u = standardUncertainty
     ? inNm(standardUncertainty)
-    : pullStandardUncertainty(
-        torque,
-        tool ? permissibleDeviationPercent(tool.toolClass, inNm(tool.maximum)) : 0,
-        tool ? inNm(tool.graduation) : torque,
-      );
+    : pullStandardUncertainty(torque, {
+        limitPercent: tool ? permissibleDeviationPercent(tool.toolClass, inNm(tool.maximum)) : 0,
+        limitOf: 'reading',
+        calibration: null,
+        scale: {
+          form: 'barrel',
+          unit: tool?.graduation.unit ?? 'N.m',
+          minimum: 0,
+          maximum: tool ? fromNewtonMetres(inNm(tool.maximum), tool.graduation.unit) : 1,
+          perTurn: tool?.graduation.value ?? 1,
+          graduation: tool?.graduation.value ?? 1,
+          mainStart: 0,
+          raisedBy: 'clockwise',
+        },
+      });
   const judged = tighteningVerdict(
     { kind: 'reading', reading: torque, standardUncertainty: u },
     { low: inNm(request.low), high: inNm(request.high) },
@@ -205,6 +227,61 @@ export const relubricate = ({
     low: quantity(derived.low, low.unit),
     high: quantity(derived.high, high.unit),
     ratio: toNutFactor / fromNutFactor,
+  });
+};
+
+/** A setting through an adapter chain. Refuses: what adapterFactor refuses. */
+export const adapter = ({
+  torque,
+  leverMillimetres,
+  chain,
+}: In<typeof adapterRequest>): Out<typeof adapterResponse> => {
+  const factor = adapterFactor(leverMillimetres, chain);
+  if (!factor.ok) return factor;
+  const sensitivity = adapterSensitivity(leverMillimetres, chain);
+  if (!sensitivity.ok) return sensitivity;
+  const setting = quantity(settingThrough(inNm(torque), factor.value), torque.unit);
+  return accepted({ factor: factor.value, setting, ...sensitivity.value });
+};
+
+/** Tools ranked for a target. */
+export const chooseTool = ({
+  tools,
+  target,
+  low,
+  high,
+  thread,
+}: In<typeof chooseToolRequest>): Out<typeof chooseToolResponse> => {
+  const wanted = {
+    target: { target: inNm(target), low: inNm(low), high: inNm(high) },
+    thread,
+    tools: { kind: 'any' },
+    drive: 'hex-socket',
+  } as const;
+  const { fits, out } = rankedTools(tools, wanted, 'nearest-inside');
+  return accepted({
+    fits: fits.map(({ tool, setting, probability }) => ({
+      code: tool.code,
+      setting: setting.text,
+      unit: tool.scale.unit,
+      probability,
+    })),
+    out: out.map(({ tool, because }) => ({ code: tool.code, because })),
+  });
+};
+
+/** A calibration session evaluated. Refuses: what sessionEvaluation refuses. */
+export const calibration = ({
+  tool,
+  referenceExpandedPercent,
+  points,
+}: In<typeof calibrationRequest>): Out<typeof calibrationResponse> => {
+  const result = sessionEvaluation(points, toolConditions(tool, referenceExpandedPercent));
+  if (!result.ok) return result;
+  return accepted({
+    hasPassed: result.value.hasPassed,
+    usable: result.value.usable,
+    points: result.value.points.map(({ deviations: _d, budget: _b, ...point }) => point),
   });
 };
 

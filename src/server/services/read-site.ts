@@ -1,6 +1,5 @@
 import type { JobEvent, Person } from '#core/job/event.ts';
 import { keyFingerprint, sealingPublicKey } from '#core/ledger/seal.ts';
-import type { Tool } from '#core/tool/tool.ts';
 import type { JobSummary } from '#wire/job-summary.ts';
 import type { Site } from '#wire/site.ts';
 import { database } from '../database/pool.ts';
@@ -8,13 +7,9 @@ import { selectEvents } from '../queries/events.ts';
 import { selectJobSummaries } from '../queries/jobs.ts';
 import { selectPeople } from '../queries/people.ts';
 import { selectSealingKey, selectSite } from '../queries/site.ts';
-import { selectTools } from '../queries/tools.ts';
 
 /** Everyone who can sign in, by name. */
 export const everyone = (): Promise<readonly Person[]> => selectPeople(database());
-
-/** The tool crib, by code. */
-export const toolCrib = (): Promise<readonly Tool[]> => selectTools(database());
 
 /** Every job, the one worked on last first. */
 export const allJobs = (): Promise<readonly JobSummary[]> => selectJobSummaries(database());

@@ -1,5 +1,6 @@
 import type { NextAction } from '#core/job/next-action.ts';
 import { fastenerAt, type JobState } from '#core/job/state.ts';
+import { isIndicating } from '#core/tool/tool.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import type { Bench } from './use-bench.ts';
 
@@ -17,7 +18,7 @@ const mainWords = (action: NextAction, state: JobState, position: string | null)
     case 'set-tool':
       return `${tool} is set to ${action.wanted.text} ${state.tool ? unitSymbol(state.tool.scale.unit) : ''}`;
     case 'pull':
-      return 'It clicked';
+      return state.tool && isIndicating(state.tool) ? 'Type what it showed' : 'It clicked';
     case 'another-tool':
       return 'Choose another tool';
     case 'sign':

@@ -3,6 +3,7 @@ import Keyboard from 'lucide-react/icons/keyboard';
 import Volume2 from 'lucide-react/icons/volume-2';
 import { useEffect, useState } from 'react';
 import type { JobEvent, Person } from '#core/job/event.ts';
+import { isIndicating, isPreset } from '#core/tool/tool.ts';
 import { fromNewtonMetres, unitSymbol } from '#core/torque/unit.ts';
 import { problemWords } from '#wire/problems/en.ts';
 import { Dialog } from '../shared/Dialog.tsx';
@@ -78,6 +79,13 @@ const useComfort = (): readonly [BenchComfort, (change: Partial<BenchComfort>) =
   return [comfort, change];
 };
 
+const windDownWords = ({ tool, plan }: OpenJob['state']): string => {
+  if (!tool || isIndicating(tool) || isPreset(tool)) return 'Put the tool away, then sign.';
+  const rest = plan.schools.windingDown === 'zero' ? 0 : tool.restSetting;
+  const never = plan.schools.windingDown === 'zero' ? '' : ', never below';
+  return `Wind ${tool.code} down to ${rest} ${unitSymbol(tool.scale.unit)}${never}, then sign.`;
+};
+
 const Target = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob }) => {
   const { fastener } = bench;
   const { state } = job;
@@ -88,9 +96,7 @@ const Target = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob }
           {state.signatures.length > 0 ? 'The job is signed' : 'Every fastener is pulled'}
         </h2>
         <p className="text-faint">
-          {state.signatures.length > 0
-            ? 'Its record is under Sign.'
-            : 'Wind the tool down to its lowest mark, never below, then sign.'}
+          {state.signatures.length > 0 ? 'Its record is under Sign.' : windDownWords(state)}
         </p>
       </div>
     );
@@ -139,11 +145,13 @@ const Reading = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob 
     <div className="mx-auto w-full max-w-[404px]">
       <Tape
         value={isTyped ? reading : action.wanted.setting}
-        low={fromNewtonMetres(fastener.target.low, unit)}
-        high={fromNewtonMetres(fastener.target.high, unit)}
+        low={fromNewtonMetres(fastener.target.low, unit) / job.state.adapterFactor}
+        high={fromNewtonMetres(fastener.target.high, unit) / job.state.adapterFactor}
         unit={unitSymbol(unit)}
         graduation={graduation}
-        caption={isTyped ? typed : `a click reads ${action.wanted.text}`}
+        caption={
+          isTyped ? typed : `${isIndicating(tool) ? 'pull to' : 'a click reads'} ${action.wanted.text}`
+        }
         height={46}
       />
     </div>

@@ -1,6 +1,7 @@
 import type { NextAction } from '#core/job/next-action.ts';
 import type { JobState } from '#core/job/state.ts';
 import { turnsBetween } from '#core/setting/scale.ts';
+import { isIndicating } from '#core/tool/tool.ts';
 import { displayDigits } from '#core/torque/display.ts';
 import { fromNewtonMetres, unitSymbol } from '#core/torque/unit.ts';
 import { scaleWords, turnWords } from '#wire/words/setting.ts';
@@ -25,7 +26,7 @@ export const BenchSetting = ({ state, action }: Props) => {
   const { tool, setting } = state;
   if (!tool) return null;
   const { wanted } = action;
-  const standsAt = setting?.value ?? tool.scale.minimum;
+  const standsAt = setting?.value ?? tool.restSetting;
   const turns = turnsBetween(tool.scale, standsAt, wanted.setting);
   const isToSet = action.kind === 'set-tool';
   const direction = !isToSet || Math.abs(turns) < 1e-9 ? 'none' : turns > 0 ? 'up' : 'down';
@@ -33,10 +34,10 @@ export const BenchSetting = ({ state, action }: Props) => {
     <section aria-label="Tool setting">
       <div className="flex flex-wrap items-baseline justify-between gap-x-3">
         <h2 className="text-l font-bold">
-          {isToSet ? 'Set' : 'Keep'} {tool.code} {isToSet ? 'to' : 'at'} {wanted.text}{' '}
-          {unitSymbol(tool.scale.unit)}
+          {isIndicating(tool) ? 'Pull' : isToSet ? 'Set' : 'Keep'} {tool.code}{' '}
+          {isToSet || isIndicating(tool) ? 'to' : 'at'} {wanted.text} {unitSymbol(tool.scale.unit)}
         </h2>
-        <span className="text-s text-faint">{scaleWords(wanted)}</span>
+        {tool.scale.form === 'barrel' && <span className="text-s text-faint">{scaleWords(wanted)}</span>}
       </div>
       <div className="mx-auto max-w-[404px]">
         <ScalePicture scale={tool.scale} setting={wanted.setting} direction={direction} />
@@ -47,6 +48,8 @@ export const BenchSetting = ({ state, action }: Props) => {
             ? `From rest, ${turnWords(tool.scale, turns)}.`
             : `From ${setting.text}, ${turnWords(tool.scale, turns)}.`)}
         {offWords(state, wanted.offTarget)}
+        {state.adapterFactor !== 1 &&
+          ` Through ${state.adapters.map(({ adapter, angleDegrees }) => `${adapter.code} at ${angleDegrees}°`).join(' and ')} the fastener gets ${state.adapterFactor.toFixed(3)} of it.`}
       </p>
     </section>
   );

@@ -1,10 +1,11 @@
 import { useState } from 'react';
+import type { Adapter } from '#core/adapter/adapter.ts';
 import type { JobEvent, Person } from '#core/job/event.ts';
 import { nextAction } from '#core/job/next-action.ts';
 import { comingPositions } from '#core/job/open-items.ts';
 import type { FastenerState } from '#core/job/state.ts';
-import type { Tool } from '#core/tool/tool.ts';
 import type { BookNews } from '#wire/book.ts';
+import type { CribTool } from '#wire/tool.ts';
 import { schoolWords } from '#wire/words/derivation.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { type Column, SortableTable } from '../shared/SortableTable.tsx';
@@ -20,13 +21,13 @@ import { Why } from './Why.tsx';
 type Props = {
   readonly events: readonly JobEvent[];
   readonly person: Person;
-  readonly tools: readonly Tool[];
-  readonly today: string;
+  readonly tools: readonly CribTool[];
+  readonly adapters: readonly Adapter[];
   readonly news: readonly BookNews[];
 };
 
 /** A job's plan: the drawing, the list beside it in the order of the work, the tool, and why each value is what it is. */
-export const PlanScreen = ({ events, person, tools, today, news }: Props) => {
+export const PlanScreen = ({ events, person, tools, adapters, news }: Props) => {
   const job = useJob(events[0]?.job ?? '', events, person);
   const [chosen, setChosen] = useState<string | null>(null);
   const { state } = job;
@@ -106,10 +107,8 @@ export const PlanScreen = ({ events, person, tools, today, news }: Props) => {
         <section className="grid content-start gap-4">
           <BookNewsPanel job={job} news={news} />
           <div className="panel p-4">
-            <h2 className="mb-2 text-l font-bold">
-              {state.tool ? 'The tool' : 'Choose the tool in your hand'}
-            </h2>
-            <ToolChoice job={job} tools={tools} today={today} />
+            <h2 className="mb-2 text-l font-bold">{state.tool ? 'The tool' : 'Which tool'}</h2>
+            <ToolChoice job={job} tools={tools} adapters={adapters} person={person} />
           </div>
           <div className="h-80">
             <FastenerDrawing

@@ -4,6 +4,7 @@ import type { JobEvent, Person } from '#core/job/event.ts';
 import { type OpenItem, openItems } from '#core/job/open-items.ts';
 import { fastenerAt } from '#core/job/state.ts';
 import { CAUTION_WORDS } from '#wire/words/cautions.ts';
+import { TOOL_OUT_WORDS } from '#wire/words/tool.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { StatusIcon } from '../shared/StatusIcon.tsx';
 import { WhyDialog } from '../shared/WhyDialog.tsx';
@@ -86,6 +87,13 @@ export const SignScreen = ({ events, person, people, fingerprint }: Props) => {
         <section className="grid content-start gap-4">
           <div className="panel p-4">
             <h2 className="mb-2 text-l font-bold">Signatures</h2>
+            {state.override && (
+              <p className="mb-2 rounded-md border-2 border-low p-2">
+                <strong>{state.tool?.code} was used all the same:</strong>{' '}
+                {state.override.blocks.map((block) => TOOL_OUT_WORDS[block]).join(', ')}. {state.override.by}{' '}
+                allowed it: {state.override.why}
+              </p>
+            )}
             {state.signatures.map(({ meaning, person: by, deviceTime }) => (
               <p key={meaning} className="border-b border-rule py-2">
                 <strong>{meaning}</strong> · {by.name}, {by.role} · {localTime(deviceTime)}

@@ -17,21 +17,22 @@ const EXAMPLES: Partial<
   Record<ChoiceQuestion, { readonly text: string; readonly specification: Specification }>
 > = {
   rangeTarget: { text: '3 to 4 N·m', specification: plainSpecification(printed('3 to 4 Nm')) },
-  maximumOnly: { text: 'max 12 N·m', specification: plainSpecification(printed('max 12 Nm')) },
+  maximumOnly: { text: 'max 9 N·m', specification: plainSpecification(printed('max 9 Nm')) },
   nominalTolerance: { text: '20 lbf·in', specification: plainSpecification(printed('20 lbf·in')) },
   twoParts: {
     text: 'stem 5 to 6 N·m, bar 4 to 5.6 N·m',
     specification: { ...plainSpecification(printed('5 to 6 Nm')), otherPart: printed('4 to 5.6 Nm') },
   },
   harderMaterial: {
-    text: '110 to 130 lbf·in, made for a harder tube',
-    specification: { ...plainSpecification(printed('110 to 130 lbf·in')), isForHarderMaterial: true },
+    text: '90 to 104 lbf·in, made for a harder tube',
+    specification: { ...plainSpecification(printed('90 to 104 lbf·in')), isForHarderMaterial: true },
   },
 };
 
 const SAMPLE_LIMIT_PERCENT = 6;
 const RESOLUTION = { sourceDigits: 2, graduation: null };
 const SCALE = {
+  form: 'barrel',
   unit: 'N.m',
   minimum: 1,
   maximum: 5,

@@ -1,230 +1,177 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
-import { type Scale, settingAtGraduation } from '#core/setting/scale.ts';
+import {
+  checkedScale,
+  SCALE_FORMS,
+  settingAtGraduation,
+  settingInNewtonMetres,
+} from '#core/setting/scale.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
-import type { Tool } from '#core/tool/tool.ts';
-import { TORQUE_UNIT_CODES, type TorqueUnit, toNewtonMetres, unitSymbol } from '#core/torque/unit.ts';
+import { TOOL_DRIVES, TOOL_KINDS, type Tool, type ToolKind } from '#core/tool/tool.ts';
+import { TORQUE_UNIT_CODES, unitSymbol } from '#core/torque/unit.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import { TOOL_DRIVE_WORDS, TOOL_KIND_WORDS } from '#wire/words/tool.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { ReadyForm } from '../shared/ReadyForm.tsx';
 import { ScalePicture } from '../shared/ScalePicture.tsx';
 import { useKeptDraft } from '../shared/use-kept-draft.ts';
+import { EMPTY_TOOL, scaleOfDraft, type ToolDraft, toolOfDraft, USUAL } from './tool-draft.ts';
 
-type Draft = Record<
-  | 'code'
-  | 'serial'
-  | 'kind'
-  | 'unit'
-  | 'minimum'
-  | 'maximum'
-  | 'perTurn'
-  | 'graduation'
-  | 'mainStart'
-  | 'raisedBy'
-  | 'calibratedOn'
-  | 'calibrationDueOn',
-  string
->;
+const revive = (kept: unknown): ToolDraft | null =>
+  typeof kept === 'object' && kept !== null && 'code' in kept
+    ? { ...EMPTY_TOOL, ...(kept as ToolDraft) }
+    : null;
 
-const EMPTY: Draft = {
-  code: '',
-  serial: '',
-  kind: 'adjustable-screwdriver',
-  unit: 'lbf.in',
-  minimum: '',
-  maximum: '',
-  perTurn: '',
-  graduation: '',
-  mainStart: '',
-  raisedBy: 'clockwise',
-  calibratedOn: '',
-  calibrationDueOn: '',
-};
-const KINDS = {
-  'adjustable-screwdriver': { name: 'adjustable screwdriver', toolClass: 'II-D' },
-  'adjustable-click-wrench': { name: 'adjustable click wrench', toolClass: 'II-A' },
-} as const;
-const NUMBERS = [
-  { id: 'minimum', name: 'Lowest on the scale' },
-  { id: 'maximum', name: 'Highest on the scale' },
-  { id: 'perTurn', name: 'One full turn of the handle' },
-  { id: 'graduation', name: 'One mark on the barrel' },
-] as const;
+type Id = keyof ToolDraft;
+const NUMBER = '\\d+([.,]\\d+)?';
 
-const revive = (kept: unknown): Draft | null =>
-  typeof kept === 'object' && kept !== null && 'code' in kept ? { ...EMPTY, ...(kept as Draft) } : null;
-
-const number = (text: string): number => Number(text.replace(',', '.'));
-
-const scaleOf = (draft: Draft): Scale => ({
-  unit: draft.unit as TorqueUnit,
-  minimum: number(draft.minimum),
-  maximum: number(draft.maximum),
-  perTurn: number(draft.perTurn),
-  graduation: number(draft.graduation),
-  mainStart: draft.mainStart === '' ? number(draft.minimum) : number(draft.mainStart),
-  raisedBy: draft.raisedBy === 'anticlockwise' ? 'anticlockwise' : 'clockwise',
-});
-
-const isDrawable = ({ minimum, maximum, perTurn, graduation }: Scale): boolean =>
-  minimum >= 0 && maximum > minimum && graduation > 0 && perTurn >= graduation;
-
-/** Adds a setting tool: its scale is drawn as it is described, so that a wrong mark is seen before it is used. */
+/** Describes a tool: its scale is drawn as it is described, so that a wrong mark is seen before it is used. */
 export const ToolForm = ({ onAdded }: { readonly onAdded: (tool: Tool) => void }) => {
-  const [draft, setDraft, forget] = useKeptDraft<Draft>('jentik-tool-1', EMPTY, revive);
+  const [draft, setDraft, forget] = useKeptDraft<ToolDraft>('jentik-tool-2', EMPTY_TOOL, revive);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
-  const scale = scaleOf(draft);
-  const kind =
-    draft.kind === 'adjustable-click-wrench' ? 'adjustable-click-wrench' : 'adjustable-screwdriver';
-  const { toolClass } = KINDS[kind];
-  const change = (part: Partial<Draft>): void => setDraft({ ...draft, ...part });
+  const scale = scaleOfDraft(draft);
+  const kind = draft.kind as ToolKind;
+  const { toolClass } = USUAL[kind];
+  const isDrawable = checkedScale(scale).ok;
+  const isPreset = draft.form === 'preset';
+  const change = (part: Partial<ToolDraft>): void => setDraft({ ...draft, ...part });
   const add = async (): Promise<void> => {
-    const { code, serial, calibratedOn, calibrationDueOn } = draft;
-    const answer = await call(OPERATIONS.addTool, {
-      code,
-      serial,
-      kind,
-      toolClass,
-      scale,
-      calibratedOn,
-      calibrationDueOn,
-    });
+    const answer = await call(OPERATIONS.addTool, toolOfDraft(draft));
     if (!answer.ok) return setProblem(answer.problem);
     setProblem(null);
     forget();
-    setDraft(EMPTY);
-    onAdded(answer.value);
+    setDraft(EMPTY_TOOL);
+    onAdded(answer.value as Tool);
   };
+  const text = (id: Id, name: string, more: Record<string, unknown> = {}) => (
+    <label key={id}>
+      {name}
+      <input
+        className="field mt-1"
+        name={id}
+        value={draft[id]}
+        onChange={(event) => change({ [id]: event.target.value })}
+        {...more}
+      />
+    </label>
+  );
+  const amount = (id: Id, name: string, more: Record<string, unknown> = {}) =>
+    text(id, name, { inputMode: 'decimal', pattern: NUMBER, ...more });
+  const choice = (
+    id: Id,
+    name: string,
+    options: readonly (readonly [string, string])[],
+    onChange = (value: string): void => change({ [id]: value }),
+  ) => (
+    <label key={id}>
+      {name}
+      <select
+        className="field mt-1"
+        name={id}
+        value={draft[id]}
+        onChange={(event) => onChange(event.target.value)}
+      >
+        {options.map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  const symbol = unitSymbol(scale.unit);
+  const middle = isDrawable
+    ? settingAtGraduation(scale, Math.round((scale.maximum - scale.minimum) / scale.graduation / 2))
+    : 0;
   return (
     <ReadyForm className="grid gap-3 sm:grid-cols-2" onSubmit={() => void add()}>
-      <label>
-        What is written on it
-        <input
-          className="field mt-1"
-          name="code"
-          value={draft.code}
-          placeholder="TS-08"
-          required
-          maxLength={20}
-          onChange={(event) => change({ code: event.target.value })}
-        />
-      </label>
-      <label>
-        Serial number
-        <input
-          className="field mt-1"
-          name="serial"
-          value={draft.serial}
-          required
-          maxLength={40}
-          onChange={(event) => change({ serial: event.target.value })}
-        />
-      </label>
-      <label>
-        Kind
-        <select
-          className="field mt-1"
-          value={kind}
-          onChange={(event) => change({ kind: event.target.value })}
-        >
-          {Object.entries(KINDS).map(([id, { name }]) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label>
-        Unit of its scale
-        <select
-          className="field mt-1"
-          value={draft.unit}
-          onChange={(event) => change({ unit: event.target.value })}
-        >
-          {TORQUE_UNIT_CODES.map((unit) => (
-            <option key={unit} value={unit}>
-              {unitSymbol(unit)}
-            </option>
-          ))}
-        </select>
-      </label>
-      {NUMBERS.map(({ id, name }) => (
-        <label key={id}>
-          {name}, {unitSymbol(scale.unit)}
-          <input
-            className="field mt-1 font-mono"
-            name={id}
-            inputMode="decimal"
-            pattern="\d+([.,]\d+)?"
-            required
-            value={draft[id]}
-            onChange={(event) => change({ [id]: event.target.value })}
-          />
-        </label>
-      ))}
-      <label>
-        Main graduations count from, {unitSymbol(scale.unit)}
-        <input
-          className="field mt-1 font-mono"
-          name="mainStart"
-          inputMode="decimal"
-          pattern="\d+([.,]\d+)?"
-          placeholder="the lowest"
-          value={draft.mainStart}
-          onChange={(event) => change({ mainStart: event.target.value })}
-        />
-      </label>
-      <label>
-        The handle raises it
-        <select
-          className="field mt-1"
-          value={draft.raisedBy}
-          onChange={(event) => change({ raisedBy: event.target.value })}
-        >
-          <option>clockwise</option>
-          <option>anticlockwise</option>
-        </select>
-      </label>
-      <label>
-        Calibrated on
-        <input
-          className="field mt-1"
-          name="calibratedOn"
-          type="date"
-          required
-          value={draft.calibratedOn}
-          onChange={(event) => change({ calibratedOn: event.target.value })}
-        />
-      </label>
-      <label>
-        Calibration due on
-        <input
-          className="field mt-1"
-          name="calibrationDueOn"
-          type="date"
-          required
-          value={draft.calibrationDueOn}
-          onChange={(event) => change({ calibrationDueOn: event.target.value })}
-        />
-      </label>
-      {isDrawable(scale) && (
+      {text('code', 'What is written on it', { required: true, maxLength: 20, placeholder: 'TS-08' })}
+      {text('serial', 'Serial number', { required: true, maxLength: 40 })}
+      {choice(
+        'kind',
+        'Kind',
+        TOOL_KINDS.map((each) => [each, TOOL_KIND_WORDS[each]]),
+        (value) =>
+          change({ kind: value, form: USUAL[value as ToolKind].form, drive: USUAL[value as ToolKind].drive }),
+      )}
+      {choice(
+        'form',
+        'Its scale is',
+        SCALE_FORMS.map((form) => [
+          form,
+          {
+            barrel: 'a barrel over a shaft',
+            window: 'a window',
+            dial: 'a dial',
+            beam: 'a beam with a pointer',
+            display: 'a display',
+            preset: 'a label, one setting',
+          }[form],
+        ]),
+      )}
+      {choice(
+        'unit',
+        'Unit of its scale',
+        TORQUE_UNIT_CODES.map((unit) => [unit, unitSymbol(unit)]),
+      )}
+      {amount('minimum', isPreset ? `Its setting, ${symbol}` : `Lowest on the scale, ${symbol}`, {
+        required: true,
+      })}
+      {!isPreset && amount('maximum', `Highest on the scale, ${symbol}`, { required: true })}
+      {!isPreset &&
+        amount(
+          'perTurn',
+          draft.form === 'barrel'
+            ? `One full turn of the handle, ${symbol}`
+            : `From one number to the next, ${symbol}`,
+          { required: true },
+        )}
+      {!isPreset &&
+        amount(
+          'graduation',
+          draft.form === 'barrel' ? `One mark on the barrel, ${symbol}` : `One graduation, ${symbol}`,
+          { required: true },
+        )}
+      {draft.form === 'barrel' &&
+        amount('mainStart', `Main graduations count from, ${symbol}`, { placeholder: 'the lowest' })}
+      {draft.form === 'barrel' &&
+        choice('raisedBy', 'The handle raises it', [
+          ['clockwise', 'clockwise'],
+          ['anticlockwise', 'anticlockwise'],
+        ])}
+      {!isPreset && amount('rest', `Wound down to, ${symbol}`, { placeholder: 'the lowest' })}
+      {choice(
+        'drive',
+        'Drive',
+        TOOL_DRIVES.map((drive) => [drive, TOOL_DRIVE_WORDS[drive]]),
+      )}
+      {choice('directions', 'Works on threads', [
+        ['both', 'right and left'],
+        ['right', 'right only'],
+        ['left', 'left only'],
+      ])}
+      {amount('lever', 'Drive centre to grip mark, mm', { placeholder: 'none: turned about its axis' })}
+      {draft.drive === 'open-jaw' && amount('opening', 'Opening of the jaw, mm', { required: true })}
+      {amount('limitPercent', 'Limit its maker states, ± %', { placeholder: 'as its class' })}
+      {choice('limitOf', 'Percent of', [
+        ['reading', 'the reading'],
+        ['full-scale', 'full scale'],
+      ])}
+      {text('takenIntoUseOn', 'Taken into use on', { type: 'date' })}
+      {text('calibratedOn', 'Calibrated on', { type: 'date', required: true })}
+      {text('calibrationDueOn', 'Calibration due on', { type: 'date', required: true })}
+      {amount('dueAfterPulls', 'or after so many pulls', { required: true })}
+      {isDrawable && (
         <div className="sm:col-span-2">
           <p className="text-s text-faint">
-            Its scale at{' '}
-            {settingAtGraduation(scale, Math.round((scale.maximum - scale.minimum) / scale.graduation / 2))}{' '}
-            {unitSymbol(scale.unit)} would look so. Class {toolClass.replace('-', ' ')}, ±
-            {permissibleDeviationPercent(toolClass, toNewtonMetres(scale.maximum, scale.unit))} % of reading.
+            Its scale at {middle} {symbol} would look so. Class {toolClass.replace('-', ' ')}, ±
+            {draft.limitPercent ||
+              permissibleDeviationPercent(toolClass, settingInNewtonMetres(scale, scale.maximum))}{' '}
+            % of {draft.limitOf === 'reading' ? 'reading' : 'full scale'}.
           </p>
           <div className="max-w-md">
-            <ScalePicture
-              scale={scale}
-              setting={settingAtGraduation(
-                scale,
-                Math.round((scale.maximum - scale.minimum) / scale.graduation / 2),
-              )}
-              direction="none"
-            />
+            <ScalePicture scale={scale} setting={middle} direction="none" />
           </div>
         </div>
       )}

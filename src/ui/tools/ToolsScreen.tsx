@@ -1,57 +1,118 @@
 import { useState } from 'react';
+import { call } from '#client/api.ts';
+import type { Adapter } from '#core/adapter/adapter.ts';
 import type { Person } from '#core/job/event.ts';
-import { isOverdue, type Tool } from '#core/tool/tool.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
+import { NO_FACTS } from '#core/tool/tool-standing.ts';
+import { OPERATIONS } from '#wire/api.ts';
+import type { CribTool } from '#wire/tool.ts';
 import { scaleRangeWords } from '#wire/words/setting.ts';
-import { ScalePicture } from '../shared/ScalePicture.tsx';
+import { ADAPTER_KIND_WORDS, TOOL_DRIVE_WORDS, TOOL_KIND_WORDS } from '#wire/words/tool.ts';
+import { type Column, SortableTable } from '../shared/SortableTable.tsx';
+import { AdapterForm } from './AdapterForm.tsx';
+import { RangeBar } from './RangeBar.tsx';
 import { ToolForm } from './ToolForm.tsx';
+import { standingWords } from './tool-words.ts';
 
-type Props = { readonly tools: readonly Tool[]; readonly person: Person; readonly today: string };
-
-const KIND_NAMES: Record<Tool['kind'], string> = {
-  'adjustable-screwdriver': 'adjustable screwdriver',
-  'adjustable-click-wrench': 'adjustable click wrench',
+type Props = {
+  readonly tools: readonly CribTool[];
+  readonly adapters: readonly Adapter[];
+  readonly person: Person;
+  readonly calendar: string;
 };
 
-const ToolCard = ({ tool, today }: { readonly tool: Tool; readonly today: string }) => {
-  const overdue = isOverdue(tool, today);
-  return (
-    <li className="panel grid gap-2 p-4">
-      <div className="flex items-baseline justify-between gap-3">
-        <h2 className="text-l font-bold">{tool.code}</h2>
-        <span className="text-s text-faint">serial {tool.serial}</span>
-      </div>
-      <p>
-        {KIND_NAMES[tool.kind]}, {scaleRangeWords(tool.scale)}
-      </p>
-      <ScalePicture scale={tool.scale} setting={tool.scale.minimum} direction="none" />
-      <p className="text-s">
-        At rest: {tool.scale.minimum} {unitSymbol(tool.scale.unit)}. Class {tool.toolClass.replace('-', ' ')},
-        ±{tool.limitPercent} % of reading.{' '}
-        <strong className={overdue ? 'text-high' : 'text-in'}>
-          {overdue
-            ? `Calibration was due ${tool.calibrationDueOn}.`
-            : `Calibrated until ${tool.calibrationDueOn}.`}
-        </strong>
-      </p>
-    </li>
-  );
-};
+const COLUMNS: readonly Column<CribTool>[] = [
+  {
+    id: 'code',
+    name: 'Tool',
+    cell: ({ tool }) => (
+      <a href={`/tools/${tool.id}`} className="inline-flex min-h-11 items-center font-bold">
+        {tool.code}
+      </a>
+    ),
+    sortBy: ({ tool }) => tool.code,
+  },
+  {
+    id: 'kind',
+    name: 'Kind and scale',
+    cell: ({ tool }) => (
+      <>
+        {TOOL_KIND_WORDS[tool.kind]}
+        <span className="block text-s text-faint">
+          {scaleRangeWords(tool.scale)}; {TOOL_DRIVE_WORDS[tool.drive]}
+        </span>
+      </>
+    ),
+    sortBy: ({ tool }) => tool.kind,
+  },
+  {
+    id: 'range',
+    name: '0.1 · 1 · 10 · 100 N·m',
+    cell: ({ tool }) => <RangeBar tool={tool} />,
+    sortBy: ({ tool }) => tool.scale.maximum,
+    className: 'min-w-40',
+  },
+  {
+    id: 'pulls',
+    name: 'Pulls',
+    cell: ({ facts, tool }) => (
+      <span className="font-mono">
+        {facts.pulls} <span className="text-faint">of {tool.dueAfterPulls}</span>
+      </span>
+    ),
+    sortBy: ({ facts }) => facts.pulls,
+  },
+  {
+    id: 'standing',
+    name: 'Today',
+    cell: (known) => (
+      <strong className={known.blocks.length > 0 ? 'text-high' : 'font-normal text-in'}>
+        {standingWords(known)}
+      </strong>
+    ),
+    sortBy: (known) => `${known.blocks.length === 0 ? 1 : 0}${known.tool.calibrationDueOn}`,
+  },
+];
 
-/** The tool crib: each tool with its scale at rest, and a way to add one. */
-export const ToolsScreen = ({ tools: first, person, today }: Props) => {
+/** The tool crib: every tool with its range on one ruler, its uses, and how it stands today. */
+export const ToolsScreen = ({ tools: first, adapters: firstAdapters, person, calendar }: Props) => {
   const [tools, setTools] = useState(first);
-  const [isAdding, setAdding] = useState(first.length === 0);
+  const [adapters, setAdapters] = useState(firstAdapters);
+  const [adding, setAdding] = useState<'tool' | 'adapter' | null>(first.length === 0 ? 'tool' : null);
   const mayAdd = person.role === 'lead';
+  const reload = async (): Promise<void> => {
+    const answer = await call(OPERATIONS.listTools, undefined);
+    if (answer.ok) setTools(answer.value as readonly CribTool[]);
+  };
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-xl font-bold">Tools</h1>
-        {mayAdd && !isAdding && (
-          <button type="button" className="act" onClick={() => setAdding(true)}>
-            Add a tool
-          </button>
-        )}
+        <div className="flex flex-wrap gap-2">
+          <a className="act-quiet" href="/tools/scan">
+            Scan a label
+          </a>
+          <a className="act-quiet" href="/api/v1/labels.pdf" download>
+            Labels (PDF)
+          </a>
+          {mayAdd && (
+            <>
+              <button
+                type="button"
+                className="act-quiet"
+                onClick={() => setAdding(adding === 'adapter' ? null : 'adapter')}
+              >
+                Add an adapter
+              </button>
+              <button
+                type="button"
+                className="act"
+                onClick={() => setAdding(adding === 'tool' ? null : 'tool')}
+              >
+                Add a tool
+              </button>
+            </>
+          )}
+        </div>
       </div>
       {tools.length === 0 && (
         <p>
@@ -59,21 +120,66 @@ export const ToolsScreen = ({ tools: first, person, today }: Props) => {
           {mayAdd ? 'Describe the torque tool you have, as its scale reads.' : 'A lead adds the tools.'}
         </p>
       )}
-      {isAdding && mayAdd && (
+      {adding === 'tool' && mayAdd && (
         <section className="panel p-4" aria-label="Add a tool">
           <ToolForm
             onAdded={(tool) => {
-              setTools([...tools, tool].sort((a, b) => a.code.localeCompare(b.code)));
-              setAdding(false);
+              setTools([...tools, { tool, facts: NO_FACTS, blocks: [] }]);
+              setAdding(null);
+              void reload();
             }}
           />
         </section>
       )}
-      <ul className="grid gap-4 sm:grid-cols-2 xl:grid-cols-3">
-        {tools.map((tool) => (
-          <ToolCard key={tool.id} tool={tool} today={today} />
-        ))}
-      </ul>
+      {adding === 'adapter' && mayAdd && (
+        <section className="panel p-4" aria-label="Add an adapter">
+          <AdapterForm
+            onAdded={(adapter) => {
+              setAdapters([...adapters, adapter]);
+              setAdding(null);
+            }}
+          />
+        </section>
+      )}
+      {tools.length > 0 && (
+        <section className="panel min-w-0 p-4">
+          <SortableTable
+            caption="Tools"
+            columns={COLUMNS}
+            rows={[...tools].sort((a, b) => Number(b.blocks.length > 0) - Number(a.blocks.length > 0))}
+            rowId={({ tool }) => tool.id}
+            searchIn={(known) =>
+              `${known.tool.code} ${known.tool.serial} ${TOOL_KIND_WORDS[known.tool.kind]} ${standingWords(known)}`
+            }
+          />
+        </section>
+      )}
+      <div className="grid items-start gap-4 lg:grid-cols-2">
+        <section className="panel p-4">
+          <h2 className="mb-2 text-l font-bold">Adapters</h2>
+          <ul>
+            {adapters.map(({ id, code, kind, offsetMillimetres, driveIn, driveOut }) => (
+              <li key={id} className="border-b border-rule py-1.5 last:border-b-0">
+                <strong>{code}</strong> {ADAPTER_KIND_WORDS[kind]}
+                {offsetMillimetres > 0 && `, ${offsetMillimetres} mm off`}: {TOOL_DRIVE_WORDS[driveIn]} to{' '}
+                {(TOOL_DRIVE_WORDS as Readonly<Record<string, string>>)[driveOut] ?? driveOut}
+              </li>
+            ))}
+          </ul>
+          {adapters.length === 0 && <p className="text-faint">None yet.</p>}
+        </section>
+        <section className="panel p-4">
+          <h2 className="mb-2 text-l font-bold">Due dates in your calendar</h2>
+          <p>Subscribe to this address; it carries every due date of tools and loans.</p>
+          <input
+            className="field mt-2 font-mono text-s"
+            readOnly
+            aria-label="Address of the calendar"
+            value={calendar}
+            onFocus={(event) => event.target.select()}
+          />
+        </section>
+      </div>
     </div>
   );
 };

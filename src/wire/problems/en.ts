@@ -2,6 +2,7 @@ import { displayDigits } from '#core/torque/display.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import { mixUpWords } from '../words/mix-up.ts';
 import { BOOK_WORDS } from './en-book.ts';
+import { TOOL_WORDS } from './en-tools.ts';
 import type { Problem, ProblemCode, ProblemWords } from './problem.ts';
 
 type Wording = {
@@ -516,7 +517,15 @@ const SITE: Pick<
     ),
 };
 
-const WORDING = { ...WRITTEN, ...LIST, ...BENCH, ...SIGN, ...SITE, ...BOOK_WORDS } satisfies Wording;
+const WORDING = {
+  ...WRITTEN,
+  ...LIST,
+  ...BENCH,
+  ...SIGN,
+  ...SITE,
+  ...BOOK_WORDS,
+  ...TOOL_WORDS,
+} satisfies Wording;
 
 /** The words for a problem: what happened, why, and what to do next. */
 export const problemWords = (problem: Problem): ProblemWords =>

@@ -1,4 +1,5 @@
 import type { RequirementLineRefusal } from '#core/book/requirement-list.ts';
+import type { SessionRefusal } from '#core/calibration/session-evaluation.ts';
 import type { ConductorRefusal } from '#core/conductor/conductor-size.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
 import type { CellRefusal } from '#core/job/terminal-list.ts';
@@ -21,6 +22,7 @@ export type Problem =
   | TableShapeRefusal
   | LabelRefusal
   | RequirementLineRefusal
+  | SessionRefusal
   | ConductorRefusal
   | ServiceRefusal;
 
@@ -60,6 +62,7 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'job-already-planned': 409,
   'signed-already': 409,
   'no-connection': 503,
+  'no-device': 503,
   fault: 500,
 };
 

@@ -29,6 +29,11 @@ export type ServiceRefusal =
   | { readonly code: 'source-supersedes-itself' }
   | { readonly code: 'revision-stale'; readonly by: string }
   | { readonly code: 'not-in-conflict' }
+  | { readonly code: 'no-device' }
+  | { readonly code: 'tool-on-loan'; readonly to: string }
+  | { readonly code: 'tool-not-on-loan' }
+  | { readonly code: 'nothing-usable' }
+  | { readonly code: 'not-found-out' }
   | { readonly code: 'book-reference-unknown'; readonly requirementCode: string }
   | { readonly code: 'attachment-type' }
   | { readonly code: 'attachment-too-large'; readonly mostBytes: number }

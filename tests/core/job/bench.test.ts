@@ -6,7 +6,7 @@ import { nextAction } from '#core/job/next-action.ts';
 import { comingPositions, jobProgress, jobStage, openItems } from '#core/job/open-items.ts';
 import { fastenerAt } from '#core/job/state.ts';
 import { fromNewtonMetres, newtonMetres } from '#core/torque/unit.ts';
-import { SampleJob, TOOL } from './sample-job.ts';
+import { SampleJob, TOOL, taken } from './sample-job.ts';
 
 const refusalCode = (result: { ok: boolean; refusal?: unknown }) =>
   (result as { refusal?: { code: string } }).refusal?.code;
@@ -15,7 +15,7 @@ describe('from the plan to the first pull', () => {
   test('the next action follows the order of the work', () => {
     const job = new SampleJob();
     expect(nextAction(job.state, '1').kind).toBe('choose-tool');
-    job.happen({ kind: 'tool-chosen', body: { tool: TOOL } });
+    job.happen({ kind: 'tool-chosen', body: taken(TOOL) });
     expect(nextAction(job.state, '1').kind).toBe('make-safe');
     job.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
     expect(nextAction(job.state, '1')).toMatchObject({
@@ -36,7 +36,7 @@ describe('from the plan to the first pull', () => {
       name: 'cautions',
       job: () => {
         const job = new SampleJob();
-        job.happen({ kind: 'tool-chosen', body: { tool: TOOL } });
+        job.happen({ kind: 'tool-chosen', body: taken(TOOL) });
         return job;
       },
       code: 'cautions-incomplete',
@@ -97,7 +97,7 @@ describe('from the plan to the first pull', () => {
     const job = new SampleJob().ready().setFor('1');
     job.happen({
       kind: 'tool-chosen',
-      body: { tool: { ...TOOL, id: '0190a000-0000-7000-8000-0000000000a2', code: 'T-2' } },
+      body: taken({ ...TOOL, id: '0190a000-0000-7000-8000-0000000000a2', code: 'T-2' }),
     });
     expect(job.state.setting).toBeNull();
   });
@@ -109,7 +109,7 @@ describe('from the plan to the first pull', () => {
     // Derived: 20 − 6 % = 18.8; with a 4 % tool 19.2.
     expect(low('1')).toBeCloseTo(18.8, 9);
     job.pull('1');
-    job.happen({ kind: 'tool-chosen', body: { tool: { ...TOOL, limitPercent: 4 } } });
+    job.happen({ kind: 'tool-chosen', body: taken({ ...TOOL, limitPercent: 4 }) });
     expect(low('1')).toBeCloseTo(18.8, 9);
     expect(low('2')).toBeCloseTo(19.2, 9);
   });

@@ -167,6 +167,8 @@ test('a pull judged again: under other limits, and had the torque been another',
   const rule = { decisionRule: 'simple', guardFactor: 1 } as const;
   expect(rejudgedPull(pull, within, rule).outcome).toBe('in');
   expect(rejudgedPull(pull, within, rule, 3.1 as never).outcome).toBe('high');
-  expect(rejudgedPull({ ...pull, method: 'over-shot', reading: null }, within, rule).outcome).toBe('high');
+  expect(rejudgedPull({ ...pull, method: 'over-shot', torqueNewtonMetres: null }, within, rule).outcome).toBe(
+    'high',
+  );
   expect(rejudgedPull({ ...pull, method: 'by-feel' }, within, rule).outcome).toBe('by-feel');
 });

@@ -38,6 +38,7 @@ export const TOOL: Tool = {
   toolClass: 'II-D',
   serial: 'S-1',
   scale: {
+    form: 'barrel',
     unit: 'lbf.in',
     minimum: 5,
     maximum: 40,
@@ -46,10 +47,23 @@ export const TOOL: Tool = {
     mainStart: 5,
     raisedBy: 'clockwise',
   },
+  otherUnits: [],
   limitPercent: 6,
+  limitOf: 'reading',
+  drive: 'hex-1/4',
+  directions: ['right', 'left'],
+  leverMillimetres: null,
+  openingMillimetres: null,
+  restSetting: 5,
+  takenIntoUseOn: '2025-06-01',
   calibratedOn: '2026-01-10',
   calibrationDueOn: '2027-01-10',
+  dueAfterPulls: 5000,
+  calibration: null,
 };
+
+/** A tool taken in hand with nothing put on it and nothing against it. */
+export const taken = (tool: Tool) => ({ tool, adapters: [], blocks: [], override: null }) as const;
 
 export const JOB_ID = '0190a000-0000-7000-8000-0000000000b1';
 const START_MS = Date.parse('2026-11-02T08:00:00.000Z');
@@ -82,6 +96,7 @@ export const samplePlan = (requirements: readonly string[], schools: Partial<Sch
 
 /** A job that happens step by step: each call adds an event and answers the state after it. Throws when the fold refuses. */
 export class SampleJob {
+  static readonly cautions = CAUTION_IDS;
   readonly events: UnplacedEvent[] = [];
   state: JobState;
 
@@ -114,7 +129,7 @@ export class SampleJob {
   }
 
   ready(tool: Tool = TOOL): this {
-    this.happen({ kind: 'tool-chosen', body: { tool } });
+    this.happen({ kind: 'tool-chosen', body: taken(tool) });
     this.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
     return this;
   }

@@ -20,6 +20,7 @@ const scale = (
   unit: Scale['unit'] = 'lbf.in',
   mainStart = minimum,
 ): Scale => ({
+  form: 'barrel',
   unit,
   minimum,
   maximum,

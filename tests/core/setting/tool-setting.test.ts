@@ -6,6 +6,7 @@ import { toolSetting } from '#core/setting/tool-setting.ts';
 import { toNewtonMetres } from '#core/torque/unit.ts';
 
 const SCALE: Scale = {
+  form: 'barrel',
   unit: 'lbf.in',
   minimum: 5,
   maximum: 40,

@@ -2,8 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { newtonMetres } from '#core/torque/unit.ts';
 import { conformanceProbability } from '#core/verdict/conformance-probability.ts';
-import { pullStandardUncertainty } from '#core/verdict/pull-uncertainty.ts';
+import {
+  permissibleDeviation,
+  pullStandardUncertainty,
+  type UncertainTool,
+} from '#core/verdict/pull-uncertainty.ts';
 import { type Judged, tighteningVerdict } from '#core/verdict/tightening-verdict.ts';
+import { TOOL } from '../job/sample-job.ts';
 
 const LIMITS = { low: newtonMetres(4.5), high: newtonMetres(5.5) };
 const SIMPLE = { decisionRule: 'simple', guardFactor: 1 } as const;
@@ -47,17 +52,44 @@ describe('JCGM 106:2012, 7.4: p = Φ((U − r)/u) − Φ((L − r)/u)', () => {
 });
 
 describe('JCGM 100:2008, 4.3.7 and 5.1.2: uncertainty of one pull', () => {
+  const tool = (
+    limitPercent: number,
+    graduation: number,
+    more: Partial<UncertainTool> = {},
+  ): UncertainTool => ({
+    limitPercent,
+    limitOf: 'reading',
+    calibration: null,
+    scale: { ...TOOL.scale, unit: 'N.m', minimum: 0, maximum: 25, graduation },
+    ...more,
+  });
+
+  test('2 % of full scale of 25 N·m is 20 % of a reading of 2.5 N·m', () => {
+    expect(
+      permissibleDeviation(newtonMetres(2.5), tool(2, 0.1, { limitOf: 'full-scale' })) / 2.5,
+    ).toBeCloseTo(0.2, 12);
+  });
+
+  test('from a calibration: W/2, the scatter of one pull and the known error as a rectangle, in quadrature', () => {
+    const points = [{ torqueNewtonMetres: 10, errorPercent: 3, deviationPercent: 1, expandedPercent: 2 }];
+    const u = pullStandardUncertainty(
+      newtonMetres(10),
+      tool(6, 0, { calibration: { sessionId: '', points, usable: null } }),
+    );
+    // Derived: 0.1, 0.1 and 0.3/√3 = 0.173205 N·m; √(0.01 + 0.01 + 0.03) = 0.223607.
+    expect(u).toBeCloseTo(0.223607, 6);
+  });
+
   test('6 % of 22 with a graduation of 0.5', () => {
     // Derived: a = 1.32, a/√3 = 0.762102; d = 0.1, d/√12 = 0.028868; √(0.580800 + 0.000833) = 0.762649.
-    expect(pullStandardUncertainty(newtonMetres(22), 6, newtonMetres(0.5))).toBeCloseTo(0.762649, 6);
+    expect(pullStandardUncertainty(newtonMetres(22), tool(6, 0.5))).toBeCloseTo(0.762649, 6);
   });
 
   test('property: it grows with the torque, the limit and the graduation', () => {
     const positive = fc.double({ min: 0.1, max: 100, noNaN: true });
     fc.assert(
       fc.property(positive, positive, positive, (torque, limit, graduation) => {
-        const u = (t: number, l: number, g: number) =>
-          pullStandardUncertainty(newtonMetres(t), l, newtonMetres(g));
+        const u = (t: number, l: number, g: number) => pullStandardUncertainty(newtonMetres(t), tool(l, g));
         expect(u(torque * 2, limit, graduation)).toBeGreaterThan(u(torque, limit, graduation));
         expect(u(torque, limit * 2, graduation)).toBeGreaterThan(u(torque, limit, graduation));
         expect(u(torque, limit, graduation * 2)).toBeGreaterThan(u(torque, limit, graduation));

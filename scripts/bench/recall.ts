@@ -1,0 +1,64 @@
+import { mkdirSync, rmSync } from 'node:fs';
+import { createPool } from 'mysql2/promise';
+import { v7 as uuidv7 } from 'uuid';
+import { recallOf } from '#server/services/recall-tool.ts';
+import type { KeptSession } from '#wire/calibration.ts';
+import { inProject } from '../site/paths.ts';
+import { openSiteDatabase } from '../site/run-site.ts';
+import { measuredAsync } from './measured.ts';
+
+const PULLS = 1_000_000;
+const JOBS = 400;
+const BATCH = 10_000;
+const TOOL = uuidv7();
+const START_MS = Date.parse('2025-11-25T00:00:00Z');
+const EVERY_MS = 31_000;
+
+const fill = async (ownerUrl: string): Promise<void> => {
+  const pool = createPool({ uri: ownerUrl, database: 'jentik' });
+  const jobs = Array.from({ length: JOBS }, () => uuidv7());
+  for (let from = 0; from < PULLS; from += BATCH) {
+    const rows = Array.from({ length: BATCH }, (_, index) => {
+      const number = from + index;
+      const shown = 2 + (Math.floor(number / 50) % 12) * 0.5;
+      const job = jobs[Math.floor((number * JOBS) / PULLS)];
+      const at = new Date(START_MS + number * EVERY_MS).toISOString().replace('T', ' ').replace('Z', '');
+      return [uuidv7(), TOOL, job, `P${number % 2500}`, at, shown, shown, shown * 0.94, shown * 1.1, 'in', 0];
+    });
+    await pool.query(
+      `INSERT INTO pulls (event_id, tool_id, job_id, position, pulled_at, shown_newton_metres, torque_newton_metres,
+                          low_newton_metres, high_newton_metres, outcome, is_voided) VALUES ?`,
+      [rows],
+    );
+  }
+  await pool.query('ANALYZE TABLE pulls');
+  await pool.end();
+};
+
+/** A recall of one tool over a million pulls. */
+export const benchRecall = async (): Promise<void> => {
+  const home = inProject('.jentik', 'bench-recall');
+  rmSync(home, { recursive: true, force: true });
+  mkdirSync(home, { recursive: true });
+  const site = await openSiteDatabase(home, 'Bench');
+  try {
+    await fill(site.ownerUrl);
+    const points = [1, 4, 8].map((torqueNewtonMetres) => ({
+      torqueNewtonMetres,
+      errorPercent: 7,
+      deviationPercent: 0.2,
+      expandedPercent: 0.6,
+    }));
+    const found = {
+      session: { id: uuidv7(), at: '2026-11-25T00:00:00.000Z', points } as unknown as KeptSession,
+      since: '2025-01-01T00:00:00.000Z',
+    };
+    await measuredAsync(`recall of one tool over ${PULLS} pulls, to its last job`, 5, async () => {
+      for await (const step of recallOf(found, TOOL))
+        if (step.kind === 'found' && step.jobs.length !== JOBS) throw new Error('a job is missing');
+    });
+  } finally {
+    await site.stop();
+    rmSync(home, { recursive: true, force: true });
+  }
+};

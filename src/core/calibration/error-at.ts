@@ -1,0 +1,30 @@
+/** What a session found at one point: where, in newton metres; the mean relative error in percent (the tool shows more than it applies
+ *  where it is above zero); the standard deviation of its readings; the expanded uncertainty W (k = 2), in percent. */
+export type ErrorPoint = {
+  readonly torqueNewtonMetres: number;
+  readonly errorPercent: number;
+  readonly deviationPercent: number;
+  readonly expandedPercent: number;
+};
+
+type Figure = 'errorPercent' | 'deviationPercent' | 'expandedPercent';
+
+/** A figure of a session at a torque: linear between its points, the end points' value beyond them. Needs one point at least. */
+export const figureAt = (
+  points: readonly ErrorPoint[],
+  figure: Figure,
+  torqueNewtonMetres: number,
+): number => {
+  const sorted = [...points].sort((a, b) => a.torqueNewtonMetres - b.torqueNewtonMetres);
+  const above = sorted.findIndex((point) => point.torqueNewtonMetres >= torqueNewtonMetres);
+  const high = sorted[above] ?? (sorted.at(-1) as ErrorPoint);
+  const low = above > 0 ? (sorted[above - 1] as ErrorPoint) : high;
+  const span = high.torqueNewtonMetres - low.torqueNewtonMetres;
+  const share = span === 0 ? 0 : (torqueNewtonMetres - low.torqueNewtonMetres) / span;
+  return low[figure] + (high[figure] - low[figure]) * share;
+};
+
+/** The torque a tool applied when it showed another, in newton metres: x_r = x_a / (1 + e/100), e the relative error in percent.
+ *  Source: ISO 6789-1:2017, relative deviation, solved for the reference value (from memory). */
+export const appliedTorque = (shownNewtonMetres: number, errorPercent: number): number =>
+  shownNewtonMetres / (1 + errorPercent / 100);

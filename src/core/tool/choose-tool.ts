@@ -1,0 +1,166 @@
+import type { Drive } from '../job/event.ts';
+import type { AllowedTools, Conditions } from '../requirement/conditions.ts';
+import { settingInNewtonMetres } from '../setting/scale.ts';
+import { type ToolSetting, toolSetting } from '../setting/tool-setting.ts';
+import type { Schools } from '../target/schools.ts';
+import type { Target } from '../target/target-and-acceptance.ts';
+import type { NewtonMetres } from '../torque/unit.ts';
+import { conformanceProbability } from '../verdict/conformance-probability.ts';
+import { pullStandardUncertainty } from '../verdict/pull-uncertainty.ts';
+import { isIndicating, type Tool } from './tool.ts';
+import type { ToolBlock } from './tool-standing.ts';
+
+/** What a fastener asks of a tool. */
+export type ToolWanted = {
+  readonly target: Pick<Target, 'target' | 'low' | 'high'>;
+  readonly thread: Conditions['thread'];
+  readonly tools: AllowedTools;
+  readonly drive: Drive;
+};
+
+/** Why a tool is out for a fastener. */
+export type ToolOut =
+  | ToolBlock
+  | 'range-too-low'
+  | 'range-too-high'
+  | 'outside-usable-band'
+  | 'no-graduation'
+  | 'wrong-direction'
+  | 'forbidden-kind'
+  | 'not-the-kind-allowed'
+  | 'drive-does-not-fit';
+
+export type ToolFit = {
+  readonly tool: Tool;
+  readonly setting: ToolSetting;
+  /** Probability that a pull at the setting lands inside acceptance. */
+  readonly probability: number;
+  /** Whether the setting lies in the upper 80 % of the range, which is what gets calibrated. */
+  readonly isInCalibratedPart: boolean;
+  /** Turns, or shares of the scale, from where it stands. */
+  readonly travel: number;
+};
+
+export type ToolRanking = {
+  /** The best first. */
+  readonly fits: readonly ToolFit[];
+  readonly out: readonly { readonly tool: Tool; readonly because: readonly ToolOut[] }[];
+};
+
+export type ToolCandidate = {
+  readonly tool: Tool;
+  readonly blocks: readonly ToolBlock[];
+  /** Where it stands now, in its unit; null for at rest. */
+  readonly standsAt: number | null;
+};
+
+/** Below this share of its maximum a tool is not calibrated. Source: ISO 6789-1:2017 (from memory). */
+const CALIBRATED_FROM = 0.2;
+
+const kindOut = ({ kind }: Tool, tools: AllowedTools): readonly ToolOut[] => {
+  if (tools.kind === 'only' && !tools.tools.includes(kind)) return ['not-the-kind-allowed'];
+  return tools.kind === 'never' && tools.tools.includes(kind) ? ['forbidden-kind'] : [];
+};
+
+const driveOut = ({ drive }: Tool, fastener: Drive): readonly ToolOut[] => {
+  const isWrong =
+    (drive === 'own-blade' && fastener !== 'slot') || (drive === 'open-jaw' && fastener !== 'hex-head');
+  return isWrong ? ['drive-does-not-fit'] : [];
+};
+
+const isInBand = ({ calibration }: Tool, torque: NewtonMetres): boolean => {
+  const usable = calibration?.usable;
+  return (
+    !usable ||
+    (torque >= usable.lowNewtonMetres * (1 - 1e-9) && torque <= usable.highNewtonMetres * (1 + 1e-9))
+  );
+};
+
+type Considered = { readonly fit: ToolFit | null; readonly because: readonly ToolOut[] };
+
+const considered = (
+  { tool, blocks, standsAt }: ToolCandidate,
+  wanted: ToolWanted,
+  school: Schools['betweenGraduations'],
+): Considered => {
+  const { scale } = tool;
+  const plain: readonly ToolOut[] = [
+    ...blocks,
+    ...kindOut(tool, wanted.tools),
+    ...driveOut(tool, wanted.drive),
+    ...(tool.directions.includes(wanted.thread) ? [] : (['wrong-direction'] as const)),
+  ];
+  const setting = toolSetting(wanted.target, scale, school, standsAt ?? tool.restSetting);
+  if (!setting.ok) {
+    const isTooLow = settingInNewtonMetres(scale, scale.maximum) < wanted.target.target;
+    const range =
+      setting.refusal.code === 'outside-tool-range'
+        ? isTooLow
+          ? 'range-too-low'
+          : 'range-too-high'
+        : 'no-graduation';
+    return { fit: null, because: [...plain, range] };
+  }
+  const { torque, turns } = setting.value;
+  const because = [...plain, ...(isInBand(tool, torque) ? [] : (['outside-usable-band'] as const))];
+  if (because.length > 0) return { fit: null, because };
+  const { low, high } = wanted.target;
+  return {
+    because,
+    fit: {
+      tool,
+      setting: setting.value,
+      probability: conformanceProbability(torque, pullStandardUncertainty(torque, tool), low, high),
+      isInCalibratedPart: setting.value.setting >= CALIBRATED_FROM * scale.maximum,
+      travel: isIndicating(tool) ? 0 : Math.abs(turns),
+    },
+  };
+};
+
+/** Probabilities closer than this are the same to a person at a bench. */
+const SAME_PROBABILITY = 0.005;
+
+const better = (a: ToolFit, b: ToolFit): number => {
+  if (Math.abs(a.probability - b.probability) > SAME_PROBABILITY) return b.probability - a.probability;
+  if (a.isInCalibratedPart !== b.isInCalibratedPart) return a.isInCalibratedPart ? -1 : 1;
+  return a.travel - b.travel || a.tool.code.localeCompare(b.tool.code);
+};
+
+/** Ranks the tools for a fastener: by the probability that a pull lands inside acceptance, then by a setting in the part of the range that
+ *  is calibrated, then by least travel from where each stands; and says why each of the others is out. */
+export const rankedTools = (
+  candidates: readonly ToolCandidate[],
+  wanted: ToolWanted,
+  school: Schools['betweenGraduations'],
+): ToolRanking => {
+  const all = candidates.map((candidate) => ({
+    tool: candidate.tool,
+    ...considered(candidate, wanted, school),
+  }));
+  return {
+    fits: all.flatMap(({ fit }) => (fit ? [fit] : [])).sort(better),
+    out: all.flatMap(({ tool, fit, because }) => (fit ? [] : [{ tool, because }])),
+  };
+};
+
+/** What a shop would have to buy where no tool can do it: a range, in newton metres, that has the target in its upper 80 %, and the
+ *  permissible deviation that keeps a pull inside acceptance. */
+export type ToolToBuy = {
+  readonly fromNewtonMetres: number;
+  readonly toNewtonMetres: number;
+  readonly deviationPercent: number;
+  readonly thread: Conditions['thread'];
+  readonly tools: AllowedTools;
+};
+
+/** The range of a common tool as a multiple of its lowest graduation. Common practice. */
+const RANGE_OF_A_TOOL = 5;
+
+/** The kind of tool that could do what none of the crib can. */
+export const toolToBuy = ({ target: { target, low, high }, thread, tools }: ToolWanted): ToolToBuy => ({
+  fromNewtonMetres: (target * 2) / RANGE_OF_A_TOOL,
+  toNewtonMetres: target * 2,
+  deviationPercent: (Math.min(high - target, target - low) / target) * 100,
+  thread,
+  tools,
+});

@@ -1,0 +1,61 @@
+import { dueReason } from '../calibration/interval.ts';
+import type { Schools } from '../target/schools.ts';
+import type { Tool } from './tool.ts';
+
+/** Why a tool may not be used without a lead's override. */
+export const TOOL_BLOCKS = [
+  'overdue-time',
+  'overdue-count',
+  'overdue-replace',
+  'quarantined',
+  'on-loan',
+  'retired',
+] as const;
+export type ToolBlock = (typeof TOOL_BLOCKS)[number];
+
+/** What the crib knows of a tool beside what it is. */
+export type ToolFacts = {
+  /** Pulls since its last calibration. */
+  readonly pulls: number;
+  readonly lastUsedAt: string | null;
+  /** Set by a drop, an overload or a failed check, until a check passes. */
+  readonly quarantine: { readonly why: string; readonly at: string; readonly by: string } | null;
+  readonly loan: ToolLoan | null;
+  readonly isRetired: boolean;
+};
+
+export type ToolLoan = {
+  readonly to: string;
+  readonly since: string;
+  readonly dueOn: string;
+  readonly condition: string;
+  /** Number of the parcel or the like, where it was posted. */
+  readonly proofOfPosting: string;
+};
+
+/** Nothing known beside what a tool is. */
+export const NO_FACTS: ToolFacts = {
+  pulls: 0,
+  lastUsedAt: null,
+  quarantine: null,
+  loan: null,
+  isRetired: false,
+};
+
+const DUE_BLOCKS = { time: 'overdue-time', count: 'overdue-count', replace: 'overdue-replace' } as const;
+
+/** Everything that stands against using a tool on a day, under the site's school of tool service. */
+export const toolBlocks = (
+  tool: Pick<Tool, 'calibrationDueOn' | 'dueAfterPulls' | 'takenIntoUseOn'>,
+  facts: ToolFacts,
+  today: string,
+  school: Schools['toolService'],
+): readonly ToolBlock[] => {
+  const due = dueReason(tool, facts.pulls, today, school);
+  return [
+    ...(due ? [DUE_BLOCKS[due]] : []),
+    ...(facts.quarantine ? (['quarantined'] as const) : []),
+    ...(facts.loan ? (['on-loan'] as const) : []),
+    ...(facts.isRetired ? (['retired'] as const) : []),
+  ];
+};

@@ -1,0 +1,9 @@
+import { accepted } from '#core/result.ts';
+import { bytesResponse, endpoint } from '#server/http/endpoint.ts';
+import { toolLabelSvg } from '#server/services/tool-labels.ts';
+import { OPERATIONS } from '#wire/api.ts';
+
+export const GET = endpoint(OPERATIONS.toolLabel, async ({ context }) => {
+  const file = await toolLabelSvg(context.params['tool'] ?? '', context.url.origin);
+  return file.ok ? accepted(bytesResponse({ ...file.value, isShown: true })) : file;
+});

@@ -1,0 +1,21 @@
+import type { RowDataPacket } from 'mysql2';
+import type { Adapter } from '#core/adapter/adapter.ts';
+import { adapterSchema } from '#wire/tool.ts';
+import { insertedUnlessTaken } from '../database/duplicate.ts';
+import type { Connection } from '../database/pool.ts';
+
+/** Every adapter of the crib, by its code. */
+export const selectAdapters = async (db: Connection): Promise<readonly Adapter[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>('SELECT body FROM adapters ORDER BY code');
+  return rows.map((row) => adapterSchema.parse(JSON.parse(row['body'])));
+};
+
+/** Adds an adapter; false when its code is taken. */
+export const insertAdapter = (db: Connection, adapter: Adapter): Promise<boolean> =>
+  insertedUnlessTaken(
+    db.execute('INSERT INTO adapters (id, code, body) VALUES (:id, :code, :body)', {
+      id: adapter.id,
+      code: adapter.code,
+      body: JSON.stringify(adapter),
+    }),
+  );

@@ -1,0 +1,35 @@
+import type { RowDataPacket } from 'mysql2';
+import { type KeptSession, keptSessionSchema } from '#wire/calibration.ts';
+import { insertedUnlessTaken } from '../database/duplicate.ts';
+import { instantToSql } from '../database/instant.ts';
+import type { Connection } from '../database/pool.ts';
+
+/** The sessions of a tool, the newest first. */
+export const selectSessions = async (db: Connection, toolId: string): Promise<readonly KeptSession[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT body
+      FROM calibration_sessions
+     WHERE tool_id = :toolId
+     ORDER BY done_on DESC, at DESC`,
+    { toolId },
+  );
+  return rows.map((row) => keptSessionSchema.parse(JSON.parse(row['body'])));
+};
+
+/** Adds a session; false when it is there already. */
+export const insertSession = (db: Connection, session: KeptSession): Promise<boolean> =>
+  insertedUnlessTaken(
+    db.execute(
+      `
+    INSERT INTO calibration_sessions (id, tool_id, done_on, at, body)
+    VALUES (:id, :toolId, :doneOn, :at, :body)`,
+      {
+        id: session.id,
+        toolId: session.toolId,
+        doneOn: session.doneOn,
+        at: instantToSql(session.at),
+        body: JSON.stringify(session),
+      },
+    ),
+  );

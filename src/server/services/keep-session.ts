@@ -1,0 +1,84 @@
+import type { ErrorPoint } from '#core/calibration/error-at.ts';
+import { type SessionEvaluation, sessionEvaluation } from '#core/calibration/session-evaluation.ts';
+import { toolConditions } from '#core/calibration/tool-conditions.ts';
+import type { Person } from '#core/job/event.ts';
+import { accepted, type Result, refused } from '#core/result.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import type { KeptSession, NewSession } from '#wire/calibration.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { inTransaction } from '../database/pool.ts';
+import { insertSession, selectSessions } from '../queries/calibration-sessions.ts';
+import { insertToolEvent, type KnownTool, lockTool, updateTool } from '../queries/tools.ts';
+import { now } from './clock.ts';
+
+const errorPoints = ({ points }: SessionEvaluation): readonly ErrorPoint[] =>
+  points.map(({ torqueNewtonMetres, errorPercent, deviationPercent, expandedPercent }) => ({
+    torqueNewtonMetres,
+    errorPercent,
+    deviationPercent,
+    expandedPercent,
+  }));
+
+const calibrated = (tool: Tool, session: NewSession, left: SessionEvaluation): Tool => ({
+  ...tool,
+  calibratedOn: session.doneOn,
+  calibrationDueOn: session.nextDueOn,
+  calibration: {
+    sessionId: session.id,
+    points: errorPoints(left),
+    usable: session.keepNarrowed ? left.usable : null,
+  },
+});
+
+type Kept = { readonly session: KeptSession; readonly known: KnownTool };
+
+/** Keeps a calibration session. One that passes as left, or keeps the tool for a narrower band, puts the tool back in use with what it found; one
+ *  that fails quarantines it. A cross-check of two tools at one point says only whether the tool may go on: it moves no due date.
+ *  Refuses: role-forbidden (technicians may check, not calibrate), not-found, calibration-dates-reversed, nothing-usable, and what
+ *  sessionEvaluation refuses. */
+export const keepSession = (session: NewSession, by: Person): Promise<Result<Kept, Problem>> =>
+  inTransaction(
+    async (db): Promise<Result<Kept, Problem>> => {
+      if (by.role === 'technician' && session.kind !== 'cross-check')
+        return refused({ code: 'role-forbidden', needed: 'lead' });
+      const known = await lockTool(db, session.toolId);
+      if (!known) return refused({ code: 'not-found', what: 'tool' });
+      if (session.nextDueOn < session.doneOn) return refused({ code: 'calibration-dates-reversed' });
+      const conditions = toolConditions(known.tool, session.referenceExpandedPercent);
+      const found = sessionEvaluation(session.asFound, conditions);
+      if (!found.ok) return found;
+      const left = session.asLeft ? sessionEvaluation(session.asLeft, conditions) : found;
+      if (!left.ok) return left;
+      if (session.keepNarrowed && !left.value.usable) return refused({ code: 'nothing-usable' });
+      const at = now();
+      const kept: KeptSession = {
+        ...session,
+        by: by.name,
+        at,
+        hasPassedAsFound: found.value.hasPassed,
+        hasPassedAsLeft: left.value.hasPassed,
+        points: errorPoints(found.value),
+      };
+      if (!(await insertSession(db, kept))) {
+        const before = (await selectSessions(db, session.toolId)).find(({ id }) => id === session.id);
+        return before ? accepted({ session: before, known }) : refused({ code: 'event-id-used' });
+      }
+      const isUsable = left.value.hasPassed || session.keepNarrowed;
+      const tool =
+        isUsable && session.kind !== 'cross-check' ? calibrated(known.tool, session, left.value) : known.tool;
+      const quarantine = isUsable
+        ? null
+        : { why: `failed ${session.kind} against ${session.reference}`, at, by: by.name };
+      const changed = { tool, facts: { ...known.facts, quarantine } };
+      await updateTool(db, changed);
+      await insertToolEvent(db, {
+        toolId: session.toolId,
+        at,
+        by,
+        kind: 'session',
+        body: { sessionId: session.id, hasPassedAsFound: kept.hasPassedAsFound, isUsable },
+      });
+      return accepted({ session: kept, known: changed });
+    },
+    (result) => result.ok,
+  );

@@ -1,0 +1,168 @@
+import type { Person } from '#core/job/event.ts';
+import { type RecalledPulls, recalledJobs, recalledPulls } from '#core/recall/recall.ts';
+import { accepted, type Result, refused } from '#core/result.ts';
+import type { KeptSession, RecalledJobLine } from '#wire/calibration.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { database } from '../database/pool.ts';
+import { selectSessions } from '../queries/calibration-sessions.ts';
+import { selectJobSummaries } from '../queries/jobs.ts';
+import { selectAlikePulls, selectPullsOfJob, selectUseSpan } from '../queries/pulls.ts';
+import { insertLogEntry, selectLog } from '../queries/site-log.ts';
+import { now } from './clock.ts';
+import { planRecheck } from './plan-recheck.ts';
+
+/** The session that found a tool out, and since when its pulls are in doubt. */
+export type FoundOut = { readonly session: KeptSession; readonly since: string };
+
+/** The last session of a tool whose as-found error was outside, and the day of the good one before it. Refuses: not-found-out. */
+export const foundOut = async (toolId: string): Promise<Result<FoundOut, Problem>> => {
+  const sessions = await selectSessions(database(), toolId);
+  const at = sessions.findIndex(({ hasPassedAsFound }) => !hasPassedAsFound);
+  const session = sessions[at];
+  if (!session) return refused({ code: 'not-found-out' });
+  const good = sessions
+    .slice(at + 1)
+    .find(({ hasPassedAsLeft, kind }) => hasPassedAsLeft && kind !== 'cross-check');
+  // Without a good session before it, everything the tool ever did is in doubt.
+  return accepted({ session, since: good ? `${good.doneOn}T00:00:00.000Z` : '1970-01-01T00:00:00.000Z' });
+};
+
+/** How far a recall has come, and at its end the jobs it found. */
+export type RecallProgress =
+  | {
+      readonly kind: 'progress';
+      readonly done: number;
+      readonly total: number;
+      readonly outsideWorst: number;
+    }
+  | {
+      readonly kind: 'found';
+      readonly uses: number;
+      readonly since: string;
+      readonly until: string;
+      readonly jobs: readonly RecalledJobLine[];
+    };
+
+const SLICES = 10;
+
+const sliceEnds = (first: string, last: string): readonly string[] => {
+  const [from, to] = [Date.parse(first), Date.parse(last) + 1];
+  return Array.from({ length: SLICES + 1 }, (_, index) =>
+    new Date(from + Math.ceil(((to - from) * index) / SLICES)).toISOString(),
+  );
+};
+
+const decisionSubject = (sessionId: string, jobId: string): string => `${sessionId}+${jobId}`;
+
+const withNames = async (
+  session: KeptSession,
+  recalled: readonly RecalledPulls[],
+): Promise<readonly RecalledJobLine[]> => {
+  const summaries = new Map((await selectJobSummaries(database())).map((job) => [job.id, job]));
+  const log = await selectLog(database(), 'recall-decided', null);
+  return recalledJobs(recalled).map((job) => {
+    const entry = log.find(({ subject }) => subject === decisionSubject(session.id, job.jobId));
+    return {
+      ...job,
+      number: summaries.get(job.jobId)?.number ?? '',
+      title: summaries.get(job.jobId)?.title ?? '',
+      decision: entry
+        ? { what: (entry.body as { what: string }).what, why: entry.why, by: entry.by, at: entry.at }
+        : null,
+    };
+  });
+};
+
+/** Judges every pull of a tool since its last good session again, slice of time by slice of time, so that the screen can follow. */
+export async function* recallOf(
+  { session, since }: FoundOut,
+  toolId: string,
+): AsyncGenerator<RecallProgress> {
+  const span = await selectUseSpan(database(), toolId, since);
+  if (!span) return yield { kind: 'found', uses: 0, since, until: session.at, jobs: [] };
+  const ends = sliceEnds(span.first, span.last);
+  const recalled: RecalledPulls[] = [];
+  let done = 0;
+  for (let slice = 0; slice < SLICES; slice += 1) {
+    const alike = await selectAlikePulls(
+      database(),
+      toolId,
+      ends[slice] as string,
+      ends[slice + 1] as string,
+      done,
+    );
+    done += alike.reduce((sum, { count }) => sum + count, 0);
+    for (const pulls of alike) recalled.push(recalledPulls(pulls, session.points, span.uses));
+    const outsideWorst = recalled.reduce(
+      (sum, { pulls, outsidePercent }) => sum + (outsidePercent > 0 ? pulls.count : 0),
+      0,
+    );
+    yield { kind: 'progress', done, total: span.uses, outsideWorst };
+  }
+  yield { kind: 'found', uses: done, since, until: session.at, jobs: await withNames(session, recalled) };
+}
+
+/** One pull of a recalled job, for its work list. */
+export type RecalledPullLine = {
+  readonly position: string;
+  readonly pulledAt: string;
+  readonly recordedNewtonMetres: number;
+  readonly worstNewtonMetres: number;
+  readonly lowNewtonMetres: number;
+  readonly highNewtonMetres: number;
+  readonly outsidePercent: number;
+};
+
+/** The work list of a recalled job: its pulls that are outside in the worst case, the farthest first. Refuses: not-found-out. */
+export const recalledWork = async (
+  toolId: string,
+  jobId: string,
+): Promise<Result<readonly RecalledPullLine[], Problem>> => {
+  const found = await foundOut(toolId);
+  if (!found.ok) return found;
+  const { session, since } = found.value;
+  const pulls = await selectPullsOfJob(database(), toolId, jobId, since);
+  const lines = pulls.map(({ position, pulledAt, shown, torque, low, high }) => {
+    const alike = { jobId, shown, torque, low, high, count: 1, firstUse: 1, lastUse: 1 };
+    const { worstTorque, outsidePercent } = recalledPulls(alike, session.points, 1);
+    return {
+      position,
+      pulledAt,
+      recordedNewtonMetres: torque,
+      worstNewtonMetres: worstTorque,
+      lowNewtonMetres: low,
+      highNewtonMetres: high,
+      outsidePercent,
+    };
+  });
+  return accepted(
+    lines
+      .filter(({ outsidePercent }) => outsidePercent > 0)
+      .sort((a, b) => b.outsidePercent - a.outsidePercent),
+  );
+};
+
+/** Decides what is done about a recalled job, with a reason that stays; a re-check opens a job of the fasteners that are outside.
+ *  Refuses: role-forbidden, not-found-out, and what planRecheck refuses. */
+export const decideRecall = async (
+  toolId: string,
+  decision: { readonly jobId: string; readonly what: string; readonly why: string },
+  by: Person,
+): Promise<Result<{ readonly recheckJobId: string | null }, Problem>> => {
+  if (by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
+  const found = await foundOut(toolId);
+  if (!found.ok) return found;
+  await insertLogEntry(database(), {
+    at: now(),
+    by,
+    kind: 'recall-decided',
+    subject: decisionSubject(found.value.session.id, decision.jobId),
+    why: decision.why,
+    body: { what: decision.what },
+  });
+  if (decision.what !== 're-check') return accepted({ recheckJobId: null });
+  const work = await recalledWork(toolId, decision.jobId);
+  if (!work.ok) return work;
+  const job = await planRecheck(decision.jobId, new Set(work.value.map(({ position }) => position)), by);
+  return job.ok ? accepted({ recheckJobId: job.value }) : job;
+};

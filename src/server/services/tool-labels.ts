@@ -1,0 +1,64 @@
+import QRCode from 'qrcode';
+import { accepted, type Result, refused } from '#core/result.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { scaleRangeWords } from '#wire/words/setting.ts';
+import { pdfOf } from './pdf-page.ts';
+import { cribTools } from './tool-crib.ts';
+
+type ExportedBytes = { readonly name: string; readonly type: string; readonly bytes: Uint8Array };
+
+/** What a label's code says: the address that opens the tool. */
+const addressOf = (tool: Tool, origin: string): string => `${origin}/tools/${tool.id}`;
+
+const escaped = (text: string): string => text.replace(/[<>&"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
+
+const LABEL_MM = { width: 62, height: 24, code: 20 } as const;
+
+const labelSvg = async (tool: Tool, origin: string): Promise<string> => {
+  const code = await QRCode.toString(addressOf(tool, origin), {
+    type: 'svg',
+    margin: 0,
+    errorCorrectionLevel: 'M',
+  });
+  const inner = code.replace(
+    /^[\s\S]*?<svg[^>]*viewBox="([^"]*)"[^>]*>/,
+    '<svg x="2" y="2" width="20" height="20" viewBox="$1">',
+  );
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${LABEL_MM.width}mm" height="${LABEL_MM.height}mm" viewBox="0 0 ${LABEL_MM.width} ${LABEL_MM.height}" font-family="sans-serif"><rect width="100%" height="100%" fill="#fff"/>${inner.trim()}<text x="25" y="9" font-size="6" font-weight="bold">${escaped(tool.code)}</text><text x="25" y="15" font-size="2.6">${escaped(scaleRangeWords(tool.scale).slice(0, 34))}</text><text x="25" y="19.5" font-size="2.6">serial ${escaped(tool.serial)}</text></svg>`;
+};
+
+/** The label of a tool, 62 by 24 mm, with a QR code that opens it. Refuses: not-found. */
+export const toolLabelSvg = async (id: string, origin: string): Promise<Result<ExportedBytes, Problem>> => {
+  const known = (await cribTools()).find(({ tool }) => tool.id === id);
+  if (!known) return refused({ code: 'not-found', what: 'tool' });
+  const svg = await labelSvg(known.tool as Tool, origin);
+  return accepted({ name: `label-${known.tool.code}.svg`, type: 'image/svg+xml', bytes: Buffer.from(svg) });
+};
+
+const POINTS_PER_MM = 72 / 25.4;
+const COLUMNS = 3;
+const ROWS = 10;
+
+/** A sheet of labels for every tool that is not retired. */
+export const toolLabelsPdf = async (origin: string): Promise<ExportedBytes> => {
+  const tools = (await cribTools()).filter(({ facts }) => !facts.isRetired).map(({ tool }) => tool as Tool);
+  const codes = await Promise.all(
+    tools.map((tool) => QRCode.toBuffer(addressOf(tool, origin), { margin: 0, width: 240 })),
+  );
+  const bytes = await pdfOf((pdf) => {
+    for (const [index, tool] of tools.entries()) {
+      const onPage = index % (COLUMNS * ROWS);
+      if (index > 0 && onPage === 0) pdf.addPage();
+      const x = (8 + (onPage % COLUMNS) * (LABEL_MM.width + 2)) * POINTS_PER_MM;
+      const y = (10 + Math.floor(onPage / COLUMNS) * (LABEL_MM.height + 3)) * POINTS_PER_MM;
+      const size = LABEL_MM.code * POINTS_PER_MM;
+      pdf.image(codes[index] as Buffer, x, y, { width: size, height: size });
+      const text = { width: (LABEL_MM.width - LABEL_MM.code - 4) * POINTS_PER_MM, lineBreak: false };
+      pdf.fontSize(14).text(tool.code, x + size + 6, y + 4, text);
+      pdf.fontSize(7).text(scaleRangeWords(tool.scale).slice(0, 36), x + size + 6, y + 24, text);
+      pdf.text(`serial ${tool.serial}`, x + size + 6, y + 36, text);
+    }
+  });
+  return { name: 'jentik-labels.pdf', type: 'application/pdf', bytes };
+};

@@ -1,0 +1,204 @@
+import { useEffect, useState } from 'react';
+import { call } from '#client/api.ts';
+import type { Person } from '#core/job/event.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import { displayTorque } from '#core/torque/display.ts';
+import { newtonMetres } from '#core/torque/unit.ts';
+import { OPERATIONS } from '#wire/api.ts';
+import { RECALL_DECISIONS, type RecalledJobLine } from '#wire/calibration.ts';
+import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { WhyDialog } from '../shared/WhyDialog.tsx';
+import { readLines } from './read-lines.ts';
+
+type Props = { readonly tool: Tool; readonly person: Person };
+
+type Progress = { readonly done: number; readonly total: number; readonly outsideWorst: number };
+type Found = {
+  readonly uses: number;
+  readonly since: string;
+  readonly until: string;
+  readonly jobs: readonly RecalledJobLine[];
+};
+type Work = readonly {
+  readonly position: string;
+  readonly recordedNewtonMetres: number;
+  readonly worstNewtonMetres: number;
+  readonly lowNewtonMetres: number;
+  readonly highNewtonMetres: number;
+  readonly outsidePercent: number;
+}[];
+
+const DECISION_WORDS = {
+  're-check': 'Re-check these fasteners',
+  accept: 'Accept as it is',
+  replace: 'Replace the fasteners',
+};
+
+const JobWork = ({ tool, jobId }: { readonly tool: Tool; readonly jobId: string }) => {
+  const [work, setWork] = useState<Work | null>(null);
+  const { unit } = tool.scale;
+  const show = (torque: number): string =>
+    displayTorque(newtonMetres(torque), unit, { sourceDigits: 2, graduation: null });
+  useEffect(() => {
+    void call(OPERATIONS.recalledWork, undefined, { tool: tool.id, job: jobId }).then(
+      (answer) => answer.ok && setWork(answer.value),
+    );
+  }, [jobId, tool.id]);
+  if (!work) return <p className="text-faint">Opening …</p>;
+  return (
+    <ol className="grid gap-1 text-s" data-testid="work-list">
+      {work.map(
+        (
+          {
+            position,
+            recordedNewtonMetres,
+            worstNewtonMetres,
+            lowNewtonMetres,
+            highNewtonMetres,
+            outsidePercent,
+          },
+          index,
+        ) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a position may be pulled twice
+          <li key={index}>
+            <strong className="font-mono">{position}</strong>: recorded {show(recordedNewtonMetres)}, may have
+            been {show(worstNewtonMetres)}; accepted {show(lowNewtonMetres)} to {show(highNewtonMetres)}.{' '}
+            <strong className="text-high">{outsidePercent.toFixed(1)} % outside</strong>
+          </li>
+        ),
+      )}
+    </ol>
+  );
+};
+
+/** What a tool that was found out touched: every pull since its last good session judged again, job by job, the farthest outside first. */
+export const RecallScreen = ({ tool, person }: Props) => {
+  const [progress, setProgress] = useState<Progress>({ done: 0, total: 0, outsideWorst: 0 });
+  const [found, setFound] = useState<Found | null>(null);
+  const [problem, setProblem] = useState<ProblemDetails | null>(null);
+  const [opened, setOpened] = useState<string | null>(null);
+  const [asked, setAsked] = useState<{
+    readonly job: RecalledJobLine;
+    readonly what: (typeof RECALL_DECISIONS)[number];
+  } | null>(null);
+  const [round, setRound] = useState(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another round asks again after a decision
+  useEffect(() => {
+    const stop = new AbortController();
+    void readLines(`/api/v1/tools/${tool.id}/recall`, stop.signal, (line) => {
+      const step = line as ({ kind: 'progress' } & Progress) | ({ kind: 'found' } & Found);
+      if (step.kind === 'progress') setProgress(step);
+      else setFound(step);
+    }).then(setProblem);
+    return () => stop.abort();
+  }, [tool.id, round]);
+  const decide = async (why: string): Promise<void> => {
+    if (!asked) return;
+    const answer = await call(
+      OPERATIONS.decideRecall,
+      { jobId: asked.job.jobId, what: asked.what, why },
+      { tool: tool.id },
+    );
+    setAsked(null);
+    setProblem(answer.ok ? null : answer.problem);
+    if (answer.ok && answer.value.recheckJobId)
+      window.location.assign(`/jobs/${answer.value.recheckJobId}/plan`);
+    else if (answer.ok) setRound(round + 1);
+  };
+  return (
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <p className="text-s text-faint">
+            <a href={`/tools/${tool.id}`}>{tool.code}</a>
+          </p>
+          <h1 className="text-xl font-bold">What did {tool.code} touch?</h1>
+        </div>
+        <div className="flex flex-wrap gap-2">
+          <a className="act-quiet" href={`/api/v1/tools/${tool.id}/recall.csv`} download>
+            CSV
+          </a>
+          <a className="act-quiet" href={`/api/v1/tools/${tool.id}/recall.pdf`} download>
+            PDF
+          </a>
+        </div>
+      </div>
+      <ProblemNotice problem={problem} />
+      {!found && !problem && (
+        <div className="panel grid gap-2 p-4">
+          <p>
+            Judging again: {progress.done} of {progress.total} pulls, {progress.outsideWorst} outside so far.
+          </p>
+          <progress className="h-3 w-full" max={Math.max(1, progress.total)} value={progress.done} />
+        </div>
+      )}
+      {found && (
+        <>
+          <p data-testid="recall-summary">
+            {found.uses} pulls since{' '}
+            {found.since.startsWith('1970') ? 'it was taken into use' : found.since.slice(0, 10)} were judged
+            again with the error as it was found. Worst case: the error was there all along. Linear: it grew
+            with use. {found.jobs.length === 0 && <strong className="text-in">No pull is outside.</strong>}
+          </p>
+          <ul className="grid gap-3">
+            {found.jobs.map((job) => (
+              <li key={job.jobId} className="panel grid gap-2 p-4" data-testid="recalled-job">
+                <div className="flex flex-wrap items-baseline justify-between gap-2">
+                  <h2 className="text-l font-bold">
+                    <a href={`/jobs/${job.jobId}/plan`}>
+                      {job.number} {job.title}
+                    </a>
+                  </h2>
+                  <strong className="text-high">up to {job.farthestPercent.toFixed(1)} % outside</strong>
+                </div>
+                <p>
+                  {job.outsideWorst} of {job.pulls} pulls outside in the worst case, {job.outsideLinear} if
+                  the error grew with use.
+                </p>
+                {job.decision && (
+                  <p>
+                    <strong>{DECISION_WORDS[job.decision.what as keyof typeof DECISION_WORDS]}</strong>,{' '}
+                    {job.decision.by}: {job.decision.why}
+                  </p>
+                )}
+                <div className="flex flex-wrap gap-2">
+                  <button
+                    type="button"
+                    className="act-quiet"
+                    aria-expanded={opened === job.jobId}
+                    onClick={() => setOpened(opened === job.jobId ? null : job.jobId)}
+                  >
+                    Work list
+                  </button>
+                  {person.role === 'lead' &&
+                    RECALL_DECISIONS.map((what) => (
+                      <button
+                        key={what}
+                        type="button"
+                        className="act-quiet"
+                        onClick={() => setAsked({ job, what })}
+                      >
+                        {DECISION_WORDS[what]} …
+                      </button>
+                    ))}
+                </div>
+                {opened === job.jobId && <JobWork tool={tool} jobId={job.jobId} />}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {asked && (
+        <WhyDialog
+          title={`${DECISION_WORDS[asked.what]}: job ${asked.job.number}`}
+          explanation={`The decision and its reason stay in the log.${asked.what === 're-check' ? ' A new job opens with the fasteners that are outside.' : ''}`}
+          action="Decide so"
+          usual={['within what the joint stands', 'safety matters here', 'access is open this week']}
+          onClose={() => setAsked(null)}
+          onDone={(why) => void decide(why)}
+        />
+      )}
+    </div>
+  );
+};

@@ -1,0 +1,80 @@
+import jsQR from 'jsqr';
+import { useEffect, useRef, useState } from 'react';
+import { FileButton } from '../shared/FileButton.tsx';
+
+const SCAN_EVERY_MS = 200;
+const WIDTH = 640;
+
+/** The tool's page that a label's code opens, where it is one of this site's labels. */
+const toolAddress = (text: string): string | null => /\/tools\/([0-9a-f-]{36})$/.exec(text)?.[0] ?? null;
+
+const codeIn = (source: CanvasImageSource, width: number, height: number): string | null => {
+  const canvas = document.createElement('canvas');
+  canvas.width = WIDTH;
+  canvas.height = Math.round((height / width) * WIDTH);
+  const context = canvas.getContext('2d', { willReadFrequently: true });
+  if (!context) return null;
+  context.drawImage(source, 0, 0, canvas.width, canvas.height);
+  return (
+    jsQR(context.getImageData(0, 0, canvas.width, canvas.height).data, canvas.width, canvas.height)?.data ??
+    null
+  );
+};
+
+/** Opens a tool by its label: by the camera, or from a photograph where there is none. */
+export const ScanScreen = () => {
+  const video = useRef<HTMLVideoElement>(null);
+  const [words, setWords] = useState('Asking for the camera …');
+  const open = (text: string | null): void => {
+    const address = text === null ? null : toolAddress(text);
+    if (address) window.location.assign(address);
+    else setWords(text === null ? 'No code in this picture.' : 'This code is no label of this site.');
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the camera is asked for once
+  useEffect(() => {
+    let stream: MediaStream | null = null;
+    let timer = 0;
+    const start = async (): Promise<void> => {
+      try {
+        stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } });
+      } catch {
+        return setWords(
+          'No camera may be used here. Choose a photograph of the label, or search for its code.',
+        );
+      }
+      const element = video.current;
+      if (!element) return;
+      element.srcObject = stream;
+      await element.play();
+      setWords('Hold the label’s code before the camera.');
+      timer = window.setInterval(() => {
+        const found =
+          element.videoWidth > 0 ? codeIn(element, element.videoWidth, element.videoHeight) : null;
+        if (found !== null) open(found);
+      }, SCAN_EVERY_MS);
+    };
+    void start();
+    return () => {
+      window.clearInterval(timer);
+      for (const track of stream?.getTracks() ?? []) track.stop();
+    };
+  }, []);
+  return (
+    <div className="mx-auto grid max-w-xl gap-4">
+      <h1 className="text-xl font-bold">Scan a label</h1>
+      <video ref={video} className="w-full rounded-lg border border-rule bg-black" muted playsInline />
+      <p role="status">{words}</p>
+      <div>
+        <FileButton
+          words="A photograph of the label"
+          accept="image/*"
+          onFile={(file) =>
+            void createImageBitmap(file).then((picture) =>
+              open(codeIn(picture, picture.width, picture.height)),
+            )
+          }
+        />
+      </div>
+    </div>
+  );
+};

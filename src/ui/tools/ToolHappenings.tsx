@@ -1,0 +1,120 @@
+import { useState } from 'react';
+import { call } from '#client/api.ts';
+import type { Person } from '#core/job/event.ts';
+import { OPERATIONS } from '#wire/api.ts';
+import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { CribTool, ToolHappening } from '#wire/tool.ts';
+import { Dialog } from '../shared/Dialog.tsx';
+import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ReadyForm } from '../shared/ReadyForm.tsx';
+import { WhyDialog } from '../shared/WhyDialog.tsx';
+
+type Props = {
+  readonly known: CribTool;
+  readonly person: Person;
+  readonly today: string;
+  readonly onChanged: () => void;
+};
+
+const REPORTS = [
+  { kind: 'dropped', name: 'Dropped', usual: ['onto concrete', 'off the bench'] },
+  { kind: 'overloaded', name: 'Overloaded', usual: ['pulled past its maximum', 'used to loosen'] },
+  { kind: 'repaired', name: 'Repaired', usual: ['new blade', 'new spring'] },
+] as const;
+
+const LoanForm = ({
+  today,
+  onLent,
+}: {
+  readonly today: string;
+  readonly onLent: (happening: ToolHappening) => void;
+}) => {
+  const [loan, setLoan] = useState({ to: '', since: today, dueOn: '', condition: '', proofOfPosting: '' });
+  const field = (id: keyof typeof loan, name: string, more: Record<string, unknown> = {}) => (
+    <label key={id}>
+      {name}
+      <input
+        className="field mt-1"
+        name={id}
+        value={loan[id]}
+        onChange={(event) => setLoan({ ...loan, [id]: event.target.value })}
+        {...more}
+      />
+    </label>
+  );
+  return (
+    <ReadyForm className="grid gap-3" onSubmit={() => onLent({ kind: 'lent', loan })}>
+      {field('to', 'To whom, or which site', { required: true, maxLength: 80 })}
+      {field('dueOn', 'Due back on', { type: 'date', required: true, min: today })}
+      {field('condition', 'Condition it leaves in', {
+        required: true,
+        maxLength: 200,
+        placeholder: 'clean, wound down, in its case',
+      })}
+      {field('proofOfPosting', 'Proof of posting (if it is sent)', { maxLength: 80 })}
+      <button type="submit" className="act min-h-14">
+        Lend it
+      </button>
+    </ReadyForm>
+  );
+};
+
+/** Reports of what happened to a tool: each says what follows from it. */
+export const ToolHappenings = ({ known, person, today, onChanged }: Props) => {
+  const [asked, setAsked] = useState<(typeof REPORTS)[number] | 'lend' | 'return' | null>(null);
+  const [problem, setProblem] = useState<ProblemDetails | null>(null);
+  const report = async (happening: ToolHappening): Promise<void> => {
+    const answer = await call(OPERATIONS.toolHappened, happening, { tool: known.tool.id });
+    setAsked(null);
+    setProblem(answer.ok ? null : answer.problem);
+    if (answer.ok) onChanged();
+  };
+  return (
+    <div className="grid gap-3">
+      <div className="flex flex-wrap gap-2">
+        {REPORTS.map((each) => (
+          <button key={each.kind} type="button" className="act-quiet" onClick={() => setAsked(each)}>
+            {each.name} …
+          </button>
+        ))}
+        {known.facts.loan ? (
+          <button type="button" className="act" onClick={() => setAsked('return')}>
+            It is back …
+          </button>
+        ) : (
+          person.role === 'lead' && (
+            <button type="button" className="act-quiet" onClick={() => setAsked('lend')}>
+              Lend it …
+            </button>
+          )
+        )}
+      </div>
+      <ProblemNotice problem={problem} />
+      {asked === 'lend' && (
+        <Dialog title={`Lend ${known.tool.code}`} onClose={() => setAsked(null)}>
+          <LoanForm today={today} onLent={(happening) => void report(happening)} />
+        </Dialog>
+      )}
+      {asked === 'return' && (
+        <WhyDialog
+          title={`${known.tool.code} is back`}
+          explanation="Say in what condition. It stays in quarantine until a check passes."
+          action="Take it back"
+          usual={['clean, nothing to see', 'case broken', 'handle scratched']}
+          onClose={() => setAsked(null)}
+          onDone={(condition) => void report({ kind: 'returned', condition, why: '' })}
+        />
+      )}
+      {asked !== null && typeof asked === 'object' && (
+        <WhyDialog
+          title={`${known.tool.code}: ${asked.name.toLowerCase()}`}
+          explanation="It goes into quarantine until a check passes. Nobody is blamed for a report; a tool that was dropped and not reported is worse."
+          action="Report it"
+          usual={asked.usual}
+          onClose={() => setAsked(null)}
+          onDone={(why) => void report({ kind: asked.kind, why })}
+        />
+      )}
+    </div>
+  );
+};

@@ -1,0 +1,224 @@
+import { useState } from 'react';
+import { type Drift, drift } from '#core/calibration/drift.ts';
+import type { Person } from '#core/job/event.ts';
+import { scaleReading, turnsBetween } from '#core/setting/scale.ts';
+import { isIndicating, isPreset } from '#core/tool/tool.ts';
+import { displayDigits } from '#core/torque/display.ts';
+import { unitSymbol } from '#core/torque/unit.ts';
+import type { Attachment } from '#wire/book.ts';
+import type { KeptSession } from '#wire/calibration.ts';
+import type { CribTool } from '#wire/tool.ts';
+import { scaleRangeWords, turnWords } from '#wire/words/setting.ts';
+import { TOOL_DRIVE_WORDS, TOOL_KIND_WORDS } from '#wire/words/tool.ts';
+import { Attachments } from '../shared/Attachments.tsx';
+import { ScalePicture } from '../shared/ScalePicture.tsx';
+import { ErrorChart } from './ErrorChart.tsx';
+import { ToolHappenings } from './ToolHappenings.tsx';
+import { standingWords } from './tool-words.ts';
+
+type ToolEventLine = {
+  readonly at: string;
+  readonly by: string;
+  readonly kind: string;
+  readonly body: { readonly why?: unknown; readonly condition?: unknown };
+};
+
+type Props = {
+  readonly known: CribTool;
+  readonly sessions: readonly KeptSession[];
+  readonly events: readonly ToolEventLine[];
+  readonly attachments: readonly Attachment[];
+  readonly person: Person;
+  readonly today: string;
+};
+
+const DAY_MS = 86_400_000;
+const dayOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
+
+const driftWords = (found: Drift): string => {
+  if (found.kind === 'not-enough-data')
+    return `Not enough data to say when it drifts out: ${found.sessions} of 3 sessions.`;
+  const rate = `It drifts ${found.percentPerYear >= 0 ? '+' : '−'}${Math.abs(found.percentPerYear).toFixed(2)} % a year at its maximum`;
+  if (found.crossesOn === null) return `${rate}; its limit is not reached within ten years.`;
+  const from = found.earliest === null ? 'today' : dayOf(found.earliest);
+  const to = found.latest === null ? 'later than ten years' : dayOf(found.latest);
+  return `${rate}. It leaves its limit about ${dayOf(found.crossesOn)} (95 %: ${from} to ${to}).`;
+};
+
+/** A tool: its scale at any setting, how it stands, what its sessions found, and what happened to it. */
+export const ToolScreen = ({ known, sessions, events, attachments, person, today }: Props) => {
+  const { tool, facts, blocks } = known;
+  const { scale } = tool;
+  const [typed, setTyped] = useState(String(isPreset(tool) ? scale.minimum : tool.restSetting));
+  const value = Math.min(
+    scale.maximum,
+    Math.max(scale.minimum, Number(typed.replace(',', '.')) || scale.minimum),
+  );
+  const marks = isPreset(tool)
+    ? value
+    : Number(
+        (scale.minimum + Math.round((value - scale.minimum) / scale.graduation) * scale.graduation).toFixed(
+          6,
+        ),
+      );
+  const turns = turnsBetween(scale, tool.restSetting, marks);
+  const reading = scaleReading(scale, marks);
+  const isFoundOut = sessions.some(({ hasPassedAsFound }) => !hasPassedAsFound);
+  const atMaximum = sessions.flatMap(({ doneOn, points, kind }) => {
+    const last = points.at(-1);
+    return last && kind !== 'cross-check'
+      ? [{ day: Date.parse(doneOn) / DAY_MS, errorPercent: last.errorPercent }]
+      : [];
+  });
+  return (
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <p className="text-s text-faint">
+            <a href="/tools">Tools</a>
+          </p>
+          <h1 className="text-xl font-bold">{tool.code}</h1>
+          <p>
+            {TOOL_KIND_WORDS[tool.kind]}, {scaleRangeWords(scale)} · serial {tool.serial} ·{' '}
+            {TOOL_DRIVE_WORDS[tool.drive]}
+            {tool.leverMillimetres && ` · lever ${tool.leverMillimetres} mm`}
+          </p>
+          <p>
+            <strong className={blocks.length > 0 ? 'text-high' : 'text-in'}>{standingWords(known)}</strong>
+            {facts.quarantine && (
+              <span>
+                {' '}
+                · {facts.quarantine.why} ({facts.quarantine.by}, {facts.quarantine.at.slice(0, 10)})
+              </span>
+            )}
+          </p>
+        </div>
+        <div className="flex flex-wrap gap-2">
+          <a
+            className="act-quiet"
+            href={`/api/v1/tools/${tool.id}/label.svg`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Label
+          </a>
+          {isFoundOut && (
+            <a className="act-quiet" href={`/tools/${tool.id}/recall`}>
+              What did it touch?
+            </a>
+          )}
+          <a className="act" href={`/tools/${tool.id}/calibrate`}>
+            {person.role === 'technician' ? 'Check it' : 'Calibrate'}
+          </a>
+        </div>
+      </div>
+      <div className="grid items-start gap-4 lg:grid-cols-2">
+        <section className="panel grid gap-2 p-4">
+          <h2 className="text-l font-bold">How its scale must look</h2>
+          {!isPreset(tool) && (
+            <label className="block">
+              Set to, {unitSymbol(scale.unit)}
+              <input
+                className="field mt-1 block max-w-40 font-mono text-l"
+                name="setting"
+                inputMode="decimal"
+                value={typed}
+                onChange={(event) => setTyped(event.target.value)}
+              />
+            </label>
+          )}
+          <div className="max-w-md">
+            <ScalePicture
+              scale={scale}
+              setting={marks}
+              direction={Math.abs(turns) < 1e-9 || isIndicating(tool) ? 'none' : turns > 0 ? 'up' : 'down'}
+            />
+          </div>
+          {scale.form === 'barrel' && (
+            <p className="text-s text-faint">
+              {displayDigits(reading.main, { sourceDigits: 6, graduation: null })} on the shaft,{' '}
+              {displayDigits(reading.sub, { sourceDigits: 6, graduation: null })} on the barrel; from rest at{' '}
+              {tool.restSetting}, {turnWords(scale, turns)}.
+            </p>
+          )}
+          <p className="text-s text-faint">
+            Class {tool.toolClass.replace('-', ' ')}, ±{tool.limitPercent} % of{' '}
+            {tool.limitOf === 'reading' ? 'reading' : 'full scale'}
+            {tool.limitOf === 'full-scale' &&
+              `: ±${((tool.limitPercent * scale.maximum) / marks).toFixed(0)} % here`}
+            . {facts.pulls} pulls since {tool.calibratedOn}; due {tool.calibrationDueOn} or after{' '}
+            {tool.dueAfterPulls}. Wound down to {tool.restSetting}, never below; keep it dry, in its case.
+            {tool.calibration?.usable && (
+              <strong className="text-low">
+                {' '}
+                Kept for{' '}
+                {displayDigits(tool.calibration.usable.lowNewtonMetres, {
+                  sourceDigits: 2,
+                  graduation: null,
+                })}{' '}
+                to{' '}
+                {displayDigits(tool.calibration.usable.highNewtonMetres, {
+                  sourceDigits: 2,
+                  graduation: null,
+                })}{' '}
+                N·m only.
+              </strong>
+            )}
+          </p>
+        </section>
+        <section className="panel grid gap-2 p-4">
+          <h2 className="text-l font-bold">What its sessions found</h2>
+          <ErrorChart tool={tool} sessions={sessions} />
+          <p>{driftWords(drift(atMaximum, tool.limitPercent))}</p>
+          <ul className="text-s">
+            {sessions.map(
+              ({
+                id,
+                doneOn,
+                reference,
+                by,
+                kind,
+                hasPassedAsFound,
+                hasPassedAsLeft,
+                keepNarrowed,
+                certificate,
+              }) => (
+                <li key={id} className="border-b border-rule py-1 last:border-b-0">
+                  <strong>{doneOn}</strong> {kind.replace('-', ' ')}, against {reference}
+                  {certificate && `, certificate ${certificate}`}, {by}: as found{' '}
+                  <strong className={hasPassedAsFound ? 'text-in' : 'text-high'}>
+                    {hasPassedAsFound ? 'inside' : 'outside'}
+                  </strong>
+                  {!hasPassedAsFound &&
+                    `, as left ${hasPassedAsLeft ? 'inside' : keepNarrowed ? 'kept for a part' : 'outside'}`}
+                </li>
+              ),
+            )}
+          </ul>
+        </section>
+        <section className="panel grid gap-3 p-4">
+          <h2 className="text-l font-bold">Something happened to it</h2>
+          <ToolHappenings
+            known={known}
+            person={person}
+            today={today}
+            onChanged={() => window.location.reload()}
+          />
+          <ul className="text-s" data-testid="tool-events">
+            {events.slice(0, 12).map(({ at, by, kind, body }) => (
+              <li key={at + kind}>
+                {at.slice(0, 10)} {by}: {kind}
+                {typeof body.why === 'string' && body.why !== '' && `, ${body.why}`}
+                {typeof body.condition === 'string' && `, ${body.condition}`}
+              </li>
+            ))}
+          </ul>
+        </section>
+        <section className="panel grid gap-3 p-4">
+          <h2 className="text-l font-bold">Photographs and certificates</h2>
+          <Attachments kind="tool" owner={tool.id} first={attachments} />
+        </section>
+      </div>
+    </div>
+  );
+};

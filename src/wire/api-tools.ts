@@ -1,0 +1,222 @@
+import { z } from 'zod';
+import { whySchema } from './book.ts';
+import {
+  keptSessionSchema,
+  newSessionSchema,
+  RECALL_DECISIONS,
+  recalledPullSchema,
+  sessionPointSchema,
+} from './calibration.ts';
+import { computing, NOTHING, operation } from './operation.ts';
+import { quantitySchema, torqueUnitSchema } from './quantity.ts';
+import {
+  adapterSchema,
+  cribToolSchema,
+  errorPointSchema,
+  mountedAdapterSchema,
+  newAdapterSchema,
+  newToolSchema,
+  toolBlockSchema,
+  toolHappeningSchema,
+  toolSchema,
+} from './tool.ts';
+
+export const adapterRequest = z.strictObject({
+  torque: quantitySchema,
+  leverMillimetres: z.number().positive().max(2000).nullable(),
+  chain: z.array(mountedAdapterSchema).max(6),
+});
+export const adapterResponse = z.strictObject({
+  factor: z.number(),
+  setting: quantitySchema,
+  tenDegreesPercent: z.number(),
+  tenMillimetresPercent: z.number(),
+});
+
+export const chooseToolRequest = z.strictObject({
+  tools: z
+    .array(
+      z.strictObject({ tool: toolSchema, blocks: z.array(toolBlockSchema), standsAt: z.number().nullable() }),
+    )
+    .max(200),
+  target: quantitySchema,
+  low: quantitySchema,
+  high: quantitySchema,
+  thread: z.enum(['right', 'left']).default('right'),
+});
+export const chooseToolResponse = z.strictObject({
+  fits: z.array(
+    z.strictObject({
+      code: z.string(),
+      setting: z.string(),
+      unit: torqueUnitSchema,
+      probability: z.number(),
+    }),
+  ),
+  out: z.array(z.strictObject({ code: z.string(), because: z.array(z.string()) })),
+});
+
+export const calibrationRequest = z.strictObject({
+  tool: toolSchema,
+  referenceExpandedPercent: z.number().nonnegative().max(20),
+  points: z.array(sessionPointSchema).min(1).max(20),
+});
+export const calibrationResponse = z.strictObject({
+  hasPassed: z.boolean(),
+  usable: z.strictObject({ lowNewtonMetres: z.number(), highNewtonMetres: z.number() }).nullable(),
+  points: z.array(
+    errorPointSchema.extend({
+      repeatabilityPercent: z.number(),
+      limitPercent: z.number(),
+      isInside: z.boolean(),
+      isUsable: z.boolean(),
+    }),
+  ),
+});
+
+const knownToolSchema = cribToolSchema.omit({ blocks: true });
+
+/** The operations of the tool crib. */
+export const TOOL_OPERATIONS = {
+  adapter: computing(
+    'adapter',
+    'Setting through an adapter, and what it is sensitive to',
+    adapterRequest,
+    adapterResponse,
+  ),
+  chooseTool: computing('choose-tool', 'Rank tools for a target', chooseToolRequest, chooseToolResponse),
+  calibration: computing(
+    'calibration',
+    'Evaluate a calibration session',
+    calibrationRequest,
+    calibrationResponse,
+  ),
+  listTools: operation({
+    method: 'GET',
+    path: '/api/v1/tools',
+    summary: 'The tool crib, with what stands against each tool today',
+    who: 'person',
+    request: NOTHING,
+    response: z.array(cribToolSchema),
+  }),
+  addTool: operation({
+    method: 'POST',
+    path: '/api/v1/tools',
+    summary: 'Add a tool',
+    who: 'person',
+    request: newToolSchema,
+    response: toolSchema,
+  }),
+  toolHappened: operation({
+    method: 'POST',
+    path: '/api/v1/tools/{tool}/happenings',
+    summary: 'Report a drop, an overload, a repair, a loan or its end',
+    who: 'person',
+    request: toolHappeningSchema,
+    response: knownToolSchema,
+  }),
+  keepSession: operation({
+    method: 'POST',
+    path: '/api/v1/calibrations',
+    summary: 'Keep a calibration session',
+    who: 'person',
+    request: newSessionSchema,
+    response: z.strictObject({ session: keptSessionSchema, known: knownToolSchema }),
+  }),
+  recall: operation({
+    method: 'GET',
+    path: '/api/v1/tools/{tool}/recall',
+    summary: 'Judge every pull of a tool that was found out again: lines of JSON, progress first',
+    who: 'person',
+    request: NOTHING,
+    response: z.unknown(),
+  }),
+  recallCsv: operation({
+    method: 'GET',
+    path: '/api/v1/tools/{tool}/recall.csv',
+    summary: 'The recalled jobs as CSV',
+    who: 'person',
+    request: NOTHING,
+    response: z.string(),
+  }),
+  recallPdf: operation({
+    method: 'GET',
+    path: '/api/v1/tools/{tool}/recall.pdf',
+    summary: 'The recalled jobs as PDF',
+    who: 'person',
+    request: NOTHING,
+    response: z.unknown(),
+  }),
+  recalledWork: operation({
+    method: 'GET',
+    path: '/api/v1/tools/{tool}/recall/{job}',
+    summary: 'The work list of a recalled job, the farthest outside first',
+    who: 'person',
+    request: NOTHING,
+    response: z.array(recalledPullSchema.omit({ isOutsideLinear: true })),
+  }),
+  decideRecall: operation({
+    method: 'POST',
+    path: '/api/v1/tools/{tool}/recall/decisions',
+    summary: 'Decide what is done about a recalled job, with a reason',
+    who: 'person',
+    request: z.strictObject({ jobId: z.uuid(), what: z.enum(RECALL_DECISIONS), why: whySchema }),
+    response: z.strictObject({ recheckJobId: z.uuid().nullable() }),
+  }),
+  listAdapters: operation({
+    method: 'GET',
+    path: '/api/v1/adapters',
+    summary: 'Every adapter of the crib',
+    who: 'person',
+    request: NOTHING,
+    response: z.array(adapterSchema),
+  }),
+  addAdapter: operation({
+    method: 'POST',
+    path: '/api/v1/adapters',
+    summary: 'Add an adapter',
+    who: 'person',
+    request: newAdapterSchema,
+    response: adapterSchema,
+  }),
+  toolLabel: operation({
+    method: 'GET',
+    path: '/api/v1/tools/{tool}/label.svg',
+    summary: 'The label of a tool with its QR code',
+    who: 'person',
+    request: NOTHING,
+    response: z.unknown(),
+  }),
+  toolLabels: operation({
+    method: 'GET',
+    path: '/api/v1/labels.pdf',
+    summary: 'A sheet of labels for every tool',
+    who: 'person',
+    request: NOTHING,
+    response: z.unknown(),
+  }),
+  calendar: operation({
+    method: 'GET',
+    path: '/api/v1/calendar/{token}.ics',
+    summary: 'Due dates of tools and loans, for ordinary calendars; the token is on the Tools page',
+    who: 'anyone',
+    request: NOTHING,
+    response: z.unknown(),
+  }),
+  testerReadings: operation({
+    method: 'GET',
+    path: '/api/v1/devices/tester',
+    summary: 'Readings of the bench tester as they come: server-sent events',
+    who: 'person',
+    request: NOTHING,
+    response: z.unknown(),
+  }),
+  testerPull: operation({
+    method: 'POST',
+    path: '/api/v1/devices/tester/pulls',
+    summary: 'Let the simulated tester feel a pull',
+    who: 'person',
+    request: z.strictObject({ torqueNewtonMetres: z.number().positive().max(2000) }),
+    response: z.null(),
+  }),
+} as const;

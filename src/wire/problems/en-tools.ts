@@ -1,0 +1,89 @@
+import { displayDigits } from '#core/torque/display.ts';
+import { TOOL_OUT_WORDS } from '../words/tool.ts';
+import type { Problem, ProblemWords } from './problem.ts';
+
+type ToolCode =
+  | 'tool-blocked'
+  | 'outside-usable-band'
+  | 'no-click'
+  | 'lever-unknown'
+  | 'adapter-turns-back'
+  | 'adapters-do-not-fit'
+  | 'session-without-points'
+  | 'session-reading-not-positive'
+  | 'tool-on-loan'
+  | 'tool-not-on-loan'
+  | 'nothing-usable'
+  | 'not-found-out'
+  | 'no-device';
+
+type Wording = {
+  readonly [C in ToolCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
+};
+
+const words = (title: string, cause: string, fix: string): ProblemWords => ({ title, cause, fix });
+const plain = (value: number): string => displayDigits(value, { sourceDigits: 3, graduation: null });
+
+/** The words for what can stand against a tool. */
+export const TOOL_WORDS: Wording = {
+  'tool-blocked': (p) =>
+    words(
+      'Tool may not be used',
+      `${p.toolCode}: ${p.blocks.map((block) => TOOL_OUT_WORDS[block]).join(', ')}.`,
+      'Take another tool, or let a lead override it with a reason that the certificate shows.',
+    ),
+  'outside-usable-band': (p) =>
+    words(
+      'Outside the band it is kept for',
+      `It is right from ${plain(p.lowNewtonMetres)} to ${plain(p.highNewtonMetres)} N·m only.`,
+      'Take another tool for this fastener.',
+    ),
+  'no-click': () =>
+    words(
+      'It does not click',
+      'This tool shows the torque instead of giving way.',
+      'Type what it showed at its highest, then Enter.',
+    ),
+  'lever-unknown': () =>
+    words(
+      'Lever length not known',
+      'An offset changes the torque, and by how much depends on the tool’s lever length.',
+      'Measure from the drive’s centre to the grip mark and add it to the tool.',
+    ),
+  'adapter-turns-back': () =>
+    words(
+      'Adapter points back',
+      'At this angle almost no torque would reach the fastener.',
+      'Turn the adapter to the side or outwards.',
+    ),
+  'adapters-do-not-fit': (p) =>
+    words(
+      'Does not fit',
+      `${p.driveIn} does not go on ${p.driveOut}.`,
+      'Choose another adapter, or another order.',
+    ),
+  'session-without-points': () =>
+    words('No readings', 'No point has a reading yet.', 'Type what the reference said.'),
+  'session-reading-not-positive': () =>
+    words(
+      'Not above zero',
+      'A reading is zero or below.',
+      'Type what the reference said, as a number above zero.',
+    ),
+  'tool-on-loan': (p) => words('Out on loan', `It is with ${p.to}.`, 'Take it back first.'),
+  'tool-not-on-loan': () => words('Not on loan', 'It is in the crib.', 'Load the page again.'),
+  'nothing-usable': () =>
+    words(
+      'No part is right',
+      'At no point do error and uncertainty stay inside the limit.',
+      'Have it adjusted, or retire it.',
+    ),
+  'no-device': () =>
+    words(
+      'No tester connected',
+      'The bench tester does not answer.',
+      'Type the readings, or connect the tester and load the page again.',
+    ),
+  'not-found-out': () =>
+    words('Never found out', 'No session of this tool failed as found.', 'Nothing has to be recalled.'),
+};

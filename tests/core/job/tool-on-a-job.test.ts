@@ -1,0 +1,119 @@
+import { describe, expect, test } from 'vitest';
+import { nextAction } from '#core/job/next-action.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import { toolsForJob } from '#core/tool/tools-for-job.ts';
+import { LEAD, SampleJob, TOOL, taken } from './sample-job.ts';
+
+const code = (result: { ok: boolean; refusal?: unknown }) =>
+  (result as { refusal?: { code: string } }).refusal?.code;
+const ADAPTER = {
+  id: '0190a000-0000-7000-8000-0000000000f1',
+  code: 'OH',
+  kind: 'offset-head',
+  driveIn: 'hex-1/4',
+  driveOut: 'hex head',
+  offsetMillimetres: 25.4,
+} as const;
+const LEVERED: Tool = { ...TOOL, leverMillimetres: 254 };
+const chosen = (tool: Tool, more: object = {}) =>
+  ({ kind: 'tool-chosen', body: { ...taken(tool), ...more } }) as const;
+const straight = (tool: Tool) => chosen(tool, { adapters: [{ adapter: ADAPTER, angleDegrees: 0 }] });
+
+describe('an adapter on a job', () => {
+  test('the setting is corrected, and the verdict is about what reaches the fastener', () => {
+    const job = new SampleJob(['20 to 24 in-lb']);
+    job.happen(straight(LEVERED));
+    job.happen({ kind: 'cautions-confirmed', body: { cautions: SampleJob.cautions } });
+    // 22/1.1 = 20.
+    expect(nextAction(job.state, '1')).toMatchObject({ kind: 'set-tool', wanted: { setting: 20 } });
+    job.pull('1');
+    const pull = job.state.fasteners[0]?.pulls[0]?.body;
+    expect(pull).toMatchObject({ outcome: 'in', reading: { text: '20.0' } });
+    // 20·1.1 = 22 lbf·in = 2.485666 N·m.
+    expect(pull?.torqueNewtonMetres).toBeCloseTo(2.485666, 6);
+  });
+
+  test('where the hand is makes it less certain than the same pull without an adapter', () => {
+    const plain = new SampleJob(['20 to 24 in-lb']).ready(LEVERED).pull('1').state.fasteners[0]
+      ?.pulls[0]?.body;
+    const job = new SampleJob(['20 to 24 in-lb']);
+    job.happen(straight(LEVERED));
+    job.happen({ kind: 'cautions-confirmed', body: { cautions: SampleJob.cautions } });
+    const through = job.pull('1').state.fasteners[0]?.pulls[0]?.body;
+    expect(through?.standardUncertaintyNewtonMetres ?? 0).toBeGreaterThan(
+      plain?.standardUncertaintyNewtonMetres ?? 1,
+    );
+  });
+
+  test('it is refused where the lever is not known or the drive is another', () => {
+    expect(code(new SampleJob().try(straight(TOOL)))).toBe('lever-unknown');
+    expect(code(new SampleJob().try(straight({ ...LEVERED, drive: 'square-1/2' })))).toBe(
+      'adapters-do-not-fit',
+    );
+  });
+});
+
+describe('a tool that something stands against', () => {
+  const blocked = { blocks: ['quarantined'] };
+  test.each([
+    ['without an override', chosen(TOOL, blocked), LEAD, 'tool-blocked'],
+    [
+      'overridden by a technician',
+      chosen(TOOL, { ...blocked, override: 'checked' }),
+      undefined,
+      'role-may-not',
+    ],
+    ['overridden without a reason', chosen(TOOL, { ...blocked, override: ' ' }), LEAD, 'why-missing'],
+    ['overridden by a lead', chosen(TOOL, { ...blocked, override: 'checked against T-2' }), LEAD, undefined],
+  ] as const)('%s: %s', (_, happening, by, expected) => {
+    expect(code(new SampleJob().try(happening, by))).toBe(expected);
+  });
+
+  test('the state, and so the certificate, says who let it be used and why', () => {
+    const job = new SampleJob();
+    job.happen(chosen(TOOL, { ...blocked, override: 'checked against T-2' }), LEAD);
+    expect(job.state.override).toEqual({ blocks: ['quarantined'], why: 'checked against T-2', by: 'Lea' });
+  });
+
+  test('a narrowed tool is not used outside its band, but by override', () => {
+    const narrowed: Tool = {
+      ...TOOL,
+      calibration: { sessionId: TOOL.id, points: [], usable: { lowNewtonMetres: 3, highNewtonMetres: 4 } },
+    };
+    expect(nextAction(new SampleJob().ready(narrowed).state, '1')).toMatchObject({
+      kind: 'another-tool',
+      refusal: { code: 'outside-usable-band' },
+    });
+    const job = new SampleJob();
+    job.happen(chosen(narrowed, { override: 'nothing else reaches' }), LEAD);
+    job.happen({ kind: 'cautions-confirmed', body: { cautions: SampleJob.cautions } });
+    expect(nextAction(job.state, '1').kind).toBe('set-tool');
+  });
+});
+
+test('a tool that shows a torque needs no setting, does not click, and takes a reading', () => {
+  const dial: Tool = { ...TOOL, kind: 'dial', scale: { ...TOOL.scale, form: 'dial' } };
+  const job = new SampleJob().ready(dial);
+  expect(nextAction(job.state, '1').kind).toBe('pull');
+  expect(code(job.judge('1'))).toBe('no-click');
+  expect(job.judge('1', 'reading', '22.5')).toMatchObject({ ok: true, value: { outcome: 'in' } });
+});
+
+test('the tools for a whole job: the one that does most comes first; where none can, what to buy', () => {
+  const job = new SampleJob(['20 to 24 in-lb', '20 to 24 in-lb', '9 to 11 Nm']);
+  const large: Tool = {
+    ...TOOL,
+    id: 'l',
+    code: 'L',
+    scale: { ...TOOL.scale, unit: 'N.m', minimum: 5, maximum: 25 },
+  };
+  const candidates = [large, TOOL].map((tool) => ({ tool, blocks: [], standsAt: null }));
+  const { tools, toBuy } = toolsForJob(job.state, candidates, 1);
+  expect(tools.map(({ tool: { code: name }, can }) => [name, can])).toEqual([
+    ['T-1', 2],
+    ['L', 1],
+  ]);
+  expect(tools[0]?.because).toEqual(['range-too-low']);
+  expect(toBuy).toBeNull();
+  expect(toolsForJob(job.state, [candidates[1] as never], 1).toBuy).toMatchObject({ toNewtonMetres: 20 });
+});
