@@ -1,4 +1,4 @@
--- Every pull with a tool, for counting uses and for recalls. Follows from the events. The index holds all a recall reads.
+-- Every pull with a tool, for the work lists of recalls. Follows from the events.
 CREATE TABLE pulls (
   event_id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   tool_id CHAR(36) CHARACTER SET ascii NOT NULL,
@@ -11,7 +11,6 @@ CREATE TABLE pulls (
   high_newton_metres DOUBLE NOT NULL,
   outcome VARCHAR(12) CHARACTER SET ascii NOT NULL,
   is_voided BOOLEAN NOT NULL DEFAULT FALSE,
-  KEY pulls_by_tool (tool_id, pulled_at, is_voided, job_id, shown_newton_metres, torque_newton_metres,
-                     low_newton_metres, high_newton_metres),
-  KEY pulls_by_job (job_id, position)
+  KEY pulls_by_tool (tool_id, pulled_at),
+  KEY pulls_by_job (job_id, tool_id, pulled_at)
 ) ENGINE = InnoDB

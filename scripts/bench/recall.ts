@@ -31,7 +31,15 @@ const fill = async (ownerUrl: string): Promise<void> => {
       [rows],
     );
   }
-  await pool.query('ANALYZE TABLE pulls');
+  await pool.query(
+    `INSERT INTO pull_counts (tool_id, pulled_on, job_id, shown_newton_metres, torque_newton_metres,
+                              low_newton_metres, high_newton_metres, uses)
+     SELECT tool_id, DATE(pulled_at), job_id, shown_newton_metres, torque_newton_metres,
+            low_newton_metres, high_newton_metres, COUNT(*)
+       FROM pulls
+      GROUP BY 1, 2, 3, 4, 5, 6, 7`,
+  );
+  await pool.query('ANALYZE TABLE pulls, pull_counts');
   await pool.end();
 };
 

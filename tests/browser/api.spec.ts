@@ -10,6 +10,7 @@ const compute = async (name: string, data: unknown) => {
 };
 
 const SCALE = {
+  form: 'barrel',
   unit: 'lbf.in',
   minimum: 5,
   maximum: 40,

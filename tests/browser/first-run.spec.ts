@@ -60,7 +60,7 @@ test('an empty site: its first person, a tool, a job, the bench', async ({ page 
   await expect(page.locator('input[name=code]')).toHaveValue('D-1');
   await page.locator('input[name=calibrationDueOn]').fill('2027-10-01');
   await add.click();
-  await expect(page.getByRole('heading', { name: 'D-1' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'D-1' })).toBeVisible();
 
   await page.goto(`${application.address}/jobs`);
   await page.getByRole('link', { name: 'Choose the list' }).click();

@@ -49,9 +49,25 @@ const SCREENS: readonly { readonly name: string; readonly open: (page: Page) => 
   { name: 'conflicts', open: (page) => page.goto('/specs/conflicts') },
   { name: 'label', open: (page) => page.goto('/specs/label') },
   { name: 'book import', open: (page) => page.goto('/specs/import') },
+  { name: 'a tool', open: (page) => openTool(page, 'TS-07', '') },
+  { name: 'a beam', open: (page) => openTool(page, 'TB-01', '') },
+  { name: 'calibration', open: (page) => openTool(page, 'TW-20', '/calibrate') },
+  { name: 'recall', open: (page) => openTool(page, 'TS-02', '/recall') },
+  { name: 'scan', open: (page) => page.goto('/tools/scan') },
+  {
+    name: 'choosing a tool',
+    open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Azimuth')}/plan`),
+  },
   { name: 'settings', open: (page) => page.goto('/settings') },
   { name: 'sign-in', open: (page) => page.goto('/sign-in') },
 ];
+
+const openTool = async (page: Page, code: string, part: string) => {
+  const tools: { tool: { id: string; code: string } }[] = await (
+    await page.request.get('/api/v1/tools')
+  ).json();
+  return page.goto(`/tools/${tools.find(({ tool }) => tool.code === code)?.tool.id}${part}`);
+};
 
 const seriousViolations = async (page: Page) => {
   const { violations } = await new AxeBuilder({ page })

@@ -1,70 +1,116 @@
-import type { RowDataPacket } from 'mysql2';
-import type { JobEvent } from '#core/job/event.ts';
+import type { ResultSetHeader, RowDataPacket } from 'mysql2';
+import type { JobEvent, PullBody } from '#core/job/event.ts';
 import type { AlikePulls } from '#core/recall/recall.ts';
 import { writtenInNewtonMetres } from '#core/torque/torque.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 
-/** Writes down a pull with a tool, or that one was voided; other events leave no line here. */
-export const projectPull = async (db: Connection, event: JobEvent): Promise<void> => {
-  if (event.kind === 'pull-voided')
-    await db.execute('UPDATE pulls SET is_voided = TRUE WHERE event_id = :id', { id: event.body.pullId });
-  if (event.kind !== 'pull-made' || event.body.toolId === null) return;
-  const { body } = event;
+const insertPull = async (
+  db: Connection,
+  id: string,
+  job: string,
+  pulledAt: string,
+  body: PullBody,
+): Promise<void> => {
   const setting = body.reading ?? body.setting;
   const shown = setting === null ? 0 : writtenInNewtonMetres(setting);
+  const pull = {
+    id,
+    toolId: body.toolId,
+    jobId: job,
+    position: body.position,
+    pulledAt: instantToSql(pulledAt),
+    shown,
+    torque: body.torqueNewtonMetres ?? shown,
+    low: body.lowNewtonMetres,
+    high: body.highNewtonMetres,
+    outcome: body.outcome,
+  };
   await db.execute(
     `
     INSERT INTO pulls (
       event_id, tool_id, job_id, position, pulled_at,
       shown_newton_metres, torque_newton_metres, low_newton_metres, high_newton_metres, outcome)
-    VALUES (:id, :toolId, :jobId, :position, :pulledAt, :shown, :torque, :low, :high, :outcome)
-    ON DUPLICATE KEY UPDATE outcome = VALUES(outcome)`,
-    {
-      id: event.id,
-      toolId: body.toolId,
-      jobId: event.job,
-      position: body.position,
-      pulledAt: instantToSql(event.deviceTime),
-      shown,
-      torque: body.torqueNewtonMetres ?? shown,
-      low: body.lowNewtonMetres,
-      high: body.highNewtonMetres,
-      outcome: body.outcome,
-    },
+    VALUES (:id, :toolId, :jobId, :position, :pulledAt, :shown, :torque, :low, :high, :outcome)`,
+    pull,
+  );
+  await db.execute(
+    `
+    INSERT INTO pull_counts (
+      tool_id, pulled_on, job_id,
+      shown_newton_metres, torque_newton_metres, low_newton_metres, high_newton_metres, uses)
+    VALUES (:toolId, DATE(:pulledAt), :jobId, :shown, :torque, :low, :high, 1)
+    ON DUPLICATE KEY UPDATE uses = uses + 1`,
+    pull,
   );
 };
 
-/** First and last day on which a tool was used after an instant, and how often; null when it was not. */
+const voidPull = async (db: Connection, id: string): Promise<void> => {
+  const [voided] = await db.execute<ResultSetHeader>(
+    'UPDATE pulls SET is_voided = TRUE WHERE event_id = :id AND NOT is_voided',
+    { id },
+  );
+  if (voided.affectedRows === 0) return;
+  await db.execute(
+    `
+    UPDATE pull_counts
+      JOIN pulls
+        ON pulls.tool_id = pull_counts.tool_id
+       AND DATE(pulls.pulled_at) = pull_counts.pulled_on
+       AND pulls.job_id = pull_counts.job_id
+       AND pulls.shown_newton_metres = pull_counts.shown_newton_metres
+       AND pulls.torque_newton_metres = pull_counts.torque_newton_metres
+       AND pulls.low_newton_metres = pull_counts.low_newton_metres
+       AND pulls.high_newton_metres = pull_counts.high_newton_metres
+       SET pull_counts.voided = pull_counts.voided + 1
+     WHERE pulls.event_id = :id`,
+    { id },
+  );
+};
+
+/** Writes down a pull with a tool, or that one was voided; other events leave no line here. */
+export const projectPull = async (db: Connection, event: JobEvent): Promise<void> => {
+  if (event.kind === 'pull-voided') await voidPull(db, event.body.pullId);
+  if (event.kind === 'pull-made' && event.body.toolId !== null)
+    await insertPull(db, event.id, event.job, event.deviceTime, event.body);
+};
+
+/** Takes out the pulls of a job, before they are written down again from its events. */
+export const deletePullsOfJob = async (db: Connection, jobId: string): Promise<void> => {
+  await db.execute('DELETE FROM pulls WHERE job_id = :jobId', { jobId });
+  await db.execute('DELETE FROM pull_counts WHERE job_id = :jobId', { jobId });
+};
+
+/** Days on which a tool was first and last used from a day on (UTC, "2026-11-25"), and how often; null when it was not. */
 export const selectUseSpan = async (
   db: Connection,
   toolId: string,
-  after: string,
+  from: string,
 ): Promise<{ readonly first: string; readonly last: string; readonly uses: number } | null> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
-    SELECT MIN(pulled_at) AS first,
-           MAX(pulled_at) AS last,
-           COUNT(*) AS uses
-      FROM pulls
+    SELECT MIN(pulled_on) AS first,
+           MAX(pulled_on) AS last,
+           SUM(uses) AS uses
+      FROM pull_counts
      WHERE tool_id = :toolId
-       AND pulled_at >= :after`,
-    { toolId, after: instantToSql(after) },
+       AND pulled_on >= :from`,
+    { toolId, from },
   );
   const [row] = rows;
-  return row && row['uses'] > 0
-    ? { first: instantFromSql(row['first']), last: instantFromSql(row['last']), uses: Number(row['uses']) }
+  return row && Number(row['uses']) > 0
+    ? { first: row['first'], last: row['last'], uses: Number(row['uses']) }
     : null;
 };
 
-/** Pulls of a tool between two instants (the end excluded), those alike counted together. Uses are numbered on from `usesBefore`. */
+/** Pulls of a tool between two days (UTC, the end excluded), those alike counted together. Uses are numbered on from `usesBefore`. */
 export const selectAlikePulls = async (
   db: Connection,
   toolId: string,
   from: string,
   to: string,
   usesBefore: number,
-): Promise<readonly AlikePulls[]> => {
+): Promise<{ readonly alike: readonly AlikePulls[]; readonly uses: number }> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
     SELECT job_id,
@@ -72,27 +118,28 @@ export const selectAlikePulls = async (
            torque_newton_metres,
            low_newton_metres,
            high_newton_metres,
-           COUNT(*) AS count
-      FROM pulls FORCE INDEX (pulls_by_tool)
+           SUM(uses) AS uses,
+           SUM(voided) AS voided
+      FROM pull_counts
      WHERE tool_id = :toolId
-       AND pulled_at >= :from
-       AND pulled_at < :to
-       AND NOT is_voided
+       AND pulled_on >= :from
+       AND pulled_on < :to
      GROUP BY job_id, shown_newton_metres, torque_newton_metres, low_newton_metres, high_newton_metres`,
-    { toolId, from: instantToSql(from), to: instantToSql(to) },
+    { toolId, from, to },
   );
-  const total = rows.reduce((sum, row) => sum + Number(row['count']), 0);
-  return rows.map((row) => ({
+  const uses = rows.reduce((sum, row) => sum + Number(row['uses']), 0);
+  const alike = rows.map((row) => ({
     jobId: row['job_id'],
     shown: row['shown_newton_metres'],
     torque: row['torque_newton_metres'],
     low: row['low_newton_metres'],
     high: row['high_newton_metres'],
-    count: Number(row['count']),
+    count: Number(row['uses']) - Number(row['voided']),
     // Within one slice of time alike pulls are taken as spread over all of its uses.
     firstUse: usesBefore + 1,
-    lastUse: usesBefore + total,
+    lastUse: usesBefore + uses,
   }));
+  return { alike: alike.filter(({ count }) => count > 0), uses };
 };
 
 /** A pull of a job with a tool, for a work list. */

@@ -29,10 +29,10 @@ export const selectKnownTools = async (db: Connection): Promise<readonly KnownTo
            tools.quarantine,
            tools.loan,
            tools.is_retired,
-           (SELECT COUNT(*)
-              FROM pulls
-             WHERE pulls.tool_id = tools.id
-               AND pulls.pulled_at >= JSON_VALUE(tools.body, '$.calibratedOn')) AS pulls,
+           (SELECT COALESCE(SUM(pull_counts.uses), 0)
+              FROM pull_counts
+             WHERE pull_counts.tool_id = tools.id
+               AND pull_counts.pulled_on >= JSON_VALUE(tools.body, '$.calibratedOn')) AS pulls,
            (SELECT MAX(pulls.pulled_at)
               FROM pulls
              WHERE pulls.tool_id = tools.id) AS last_used_at

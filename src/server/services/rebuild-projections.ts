@@ -6,7 +6,7 @@ import { database, inTransaction } from '../database/pool.ts';
 import { selectEvents } from '../queries/events.ts';
 import { replaceJobReferences } from '../queries/job-references.ts';
 import { lockHead, selectJobIds, updateHead } from '../queries/jobs.ts';
-import { projectPull } from '../queries/pulls.ts';
+import { deletePullsOfJob, projectPull } from '../queries/pulls.ts';
 import { rebuildBookSearch } from './book-search.ts';
 
 /** Writes what lists and the search show again, from the events and the book, and answers how many jobs it wrote.
@@ -23,6 +23,7 @@ export const rebuildProjections = async (): Promise<number> => {
       if (!folded.ok) throw new Fault(`job ${job}: ${JSON.stringify(folded.refusal)}`);
       await updateHead(db, events.at(-1) as JobEvent, folded.value);
       await replaceJobReferences(db, folded.value);
+      await deletePullsOfJob(db, job);
       for (const event of events) await projectPull(db, event);
     });
   await inTransaction(rebuildBookSearch);

@@ -45,10 +45,14 @@ export type RecallProgress =
 
 const SLICES = 10;
 
+const DAY_MS = 86_400_000;
+
+/** Days that cut a span into slices of whole days, no more of them than there are days. */
 const sliceEnds = (first: string, last: string): readonly string[] => {
-  const [from, to] = [Date.parse(first), Date.parse(last) + 1];
-  return Array.from({ length: SLICES + 1 }, (_, index) =>
-    new Date(from + Math.ceil(((to - from) * index) / SLICES)).toISOString(),
+  const [from, days] = [Date.parse(first), (Date.parse(last) - Date.parse(first)) / DAY_MS + 1];
+  const slices = Math.min(SLICES, days);
+  return Array.from({ length: slices + 1 }, (_, index) =>
+    new Date(from + Math.ceil((days * index) / slices) * DAY_MS).toISOString().slice(0, 10),
   );
 };
 
@@ -78,20 +82,14 @@ export async function* recallOf(
   { session, since }: FoundOut,
   toolId: string,
 ): AsyncGenerator<RecallProgress> {
-  const span = await selectUseSpan(database(), toolId, since);
+  const span = await selectUseSpan(database(), toolId, since.slice(0, 10));
   if (!span) return yield { kind: 'found', uses: 0, since, until: session.at, jobs: [] };
   const ends = sliceEnds(span.first, span.last);
   const recalled: RecalledPulls[] = [];
   let done = 0;
-  for (let slice = 0; slice < SLICES; slice += 1) {
-    const alike = await selectAlikePulls(
-      database(),
-      toolId,
-      ends[slice] as string,
-      ends[slice + 1] as string,
-      done,
-    );
-    done += alike.reduce((sum, { count }) => sum + count, 0);
+  for (const [slice, to] of ends.slice(1).entries()) {
+    const { alike, uses } = await selectAlikePulls(database(), toolId, ends[slice] as string, to, done);
+    done += uses;
     for (const pulls of alike) recalled.push(recalledPulls(pulls, session.points, span.uses));
     const outsideWorst = recalled.reduce(
       (sum, { pulls, outsidePercent }) => sum + (outsidePercent > 0 ? pulls.count : 0),
