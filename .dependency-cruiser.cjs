@@ -10,7 +10,14 @@ const FLOORS = {
 };
 
 /** Packages that compute and touch nothing else: all that core may use. */
-const PURE_PACKAGES = ['simple-statistics', 'papaparse', 'canonicalize', '@noble/hashes', '@noble/curves'];
+const PURE_PACKAGES = [
+  'simple-statistics',
+  'jstat',
+  'papaparse',
+  'canonicalize',
+  '@noble/hashes',
+  '@noble/curves',
+];
 
 const floorRules = Object.entries(FLOORS).map(([floor, below]) => ({
   name: `floor-${floor}`,

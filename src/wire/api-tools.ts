@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { TOOL_BLOCKS } from '#core/tool/tool-standing.ts';
 import { whySchema } from './book.ts';
 import {
   keptSessionSchema,
@@ -16,6 +17,7 @@ import {
   mountedAdapterSchema,
   newAdapterSchema,
   newToolSchema,
+  SCALE_VALUE_MAX,
   toolBlockSchema,
   toolHappeningSchema,
   toolSchema,
@@ -36,7 +38,11 @@ export const adapterResponse = z.strictObject({
 export const chooseToolRequest = z.strictObject({
   tools: z
     .array(
-      z.strictObject({ tool: toolSchema, blocks: z.array(toolBlockSchema), standsAt: z.number().nullable() }),
+      z.strictObject({
+        tool: toolSchema,
+        blocks: z.array(toolBlockSchema).max(TOOL_BLOCKS.length),
+        standsAt: z.number().nonnegative().max(SCALE_VALUE_MAX).nullable(),
+      }),
     )
     .max(200),
   target: quantitySchema,

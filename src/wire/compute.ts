@@ -5,7 +5,7 @@ import { TOOL_CLASSES } from '#core/tool/class-limit.ts';
 import { quantitySchema, torqueUnitSchema, writtenTorqueSchema } from './quantity.ts';
 import { printedRequirementSchema, requirementSchema } from './requirement.ts';
 import { schoolsSchema } from './schools.ts';
-import { scaleSchema } from './tool.ts';
+import { SCALE_VALUE_MAX, scaleSchema } from './tool.ts';
 
 const siteUnit = torqueUnitSchema.default('N.m');
 const schools = schoolsSchema.default(DEFAULT_SCHOOLS);
@@ -61,7 +61,7 @@ export const resolveRequirementResponse = intervalSchema.extend({
 
 export const toolSettingRequest = intervalSchema.extend({
   scale: scaleSchema,
-  standsAt: z.number().nonnegative().nullable().default(null),
+  standsAt: z.number().nonnegative().max(SCALE_VALUE_MAX).nullable().default(null),
   school: schoolsSchema.shape.betweenGraduations.default('nearest-inside'),
 });
 export const toolSettingResponse = z.strictObject({

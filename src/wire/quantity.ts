@@ -19,7 +19,7 @@ export const writtenTorqueSchema = z
       .string()
       .regex(/^\d+(?:\.\d+)?$/)
       .max(15),
-    value: z.number().nonnegative(),
+    value: z.number().nonnegative().max(1e9),
     unit: torqueUnitSchema,
   })
   .meta({ id: 'WrittenTorque' }) satisfies z.ZodType<WrittenTorque>;

@@ -8,7 +8,8 @@ import { TOOL_BLOCKS, type ToolFacts, type ToolLoan } from '#core/tool/tool-stan
 import type { DeepReadonly } from './operation.ts';
 import { daySchema, instantSchema, torqueUnitSchema, typedText } from './quantity.ts';
 
-const SCALE_VALUE_MAX = 1e6;
+/** Largest value of a scale, in its own unit. */
+export const SCALE_VALUE_MAX = 1e6;
 const TORQUE_MAX_NEWTON_METRES = 1e5;
 
 export const scaleSchema = z
@@ -32,8 +33,8 @@ export const errorPointSchema = z.strictObject({
 }) satisfies z.ZodType<ErrorPoint>;
 
 const usableSchema = z.strictObject({
-  lowNewtonMetres: z.number().positive(),
-  highNewtonMetres: z.number().positive(),
+  lowNewtonMetres: z.number().positive().max(TORQUE_MAX_NEWTON_METRES),
+  highNewtonMetres: z.number().positive().max(TORQUE_MAX_NEWTON_METRES),
 });
 
 const toolCalibrationSchema = z.strictObject({

@@ -1,4 +1,5 @@
 import { request as newRequest } from '@playwright/test';
+import { TOOL } from '../core/job/sample-job.ts';
 import { address, expect, pinOf, plainList, plannedJob, signedIn, test } from './site.ts';
 
 const compute = async (name: string, data: unknown) => {
@@ -92,6 +93,86 @@ test.describe('calculations are public, stateless and checked both ways', () => 
     const { body } = await compute('conductor', { text: '4/0 AWG' });
     expect(body.areaSquareMillimetres).toBeCloseTo(107.2, 1);
     expect((await compute('conductor', { text: 'thick' })).body.problem.code).toBe('unreadable-conductor');
+  });
+
+  test('adapter: the lever rule, and refused without the lever it needs', async () => {
+    const crowfoot = {
+      id: TOOL.id,
+      code: 'A-1',
+      kind: 'offset-head',
+      driveIn: 'square-3/8',
+      driveOut: '10 mm',
+      offsetMillimetres: 50,
+    };
+    const asked = {
+      torque: { value: 20, unit: 'N.m' },
+      leverMillimetres: 200,
+      chain: [{ adapter: crowfoot, angleDegrees: 0 }],
+    };
+    // T_w = T·L/(L + E): 20·200/250 = 16. The lever rule is in every handbook of mechanics.
+    const { body } = await compute('adapter', asked);
+    expect(body.setting).toEqual({ value: expect.closeTo(16, 9), unit: 'N.m' });
+    expect(body.factor).toBeCloseTo(1.25, 9);
+    const square = { ...asked, chain: [{ adapter: crowfoot, angleDegrees: 90 }] };
+    expect((await compute('adapter', square)).body.setting.value).toBeCloseTo(20, 9);
+    expect((await compute('adapter', { ...asked, leverMillimetres: null })).status).toBe(422);
+    expect((await compute('adapter', { ...asked, chain: Array(7).fill(asked.chain[0]) })).status).toBe(400);
+  });
+
+  test('choose-tool: what fits comes first, what is out says why', async () => {
+    const asked = { target: inch(20), low: inch(18), high: inch(22) };
+    const tools = [
+      { tool: TOOL, blocks: [], standsAt: null },
+      { tool: { ...TOOL, code: 'T-2' }, blocks: ['quarantined'], standsAt: null },
+    ];
+    const { body } = await compute('choose-tool', { ...asked, tools });
+    expect(body.fits.map(({ code }: { code: string }) => code)).toEqual(['T-1']);
+    expect(body.fits[0]).toMatchObject({ setting: '20.0', unit: 'lbf.in' });
+    expect(body.out).toEqual([{ code: 'T-2', because: ['quarantined'] }]);
+  });
+
+  test('calibration: JCGM 100:2008, 4.2.2', async () => {
+    // Readings 9.9, 10.0, 10.1 at 10: deviations +1.0101, 0, −0.9901 %; s of them 1.0001 %.
+    const points = [{ shown: 3, references: [2.97, 3, 3.03] }];
+    const { body } = await compute('calibration', { tool: TOOL, referenceExpandedPercent: 0.5, points });
+    expect(body.hasPassed).toBe(true);
+    expect(body.points[0].deviationPercent).toBeCloseTo(1.0001, 3);
+    expect(body.points[0].repeatabilityPercent).toBeCloseTo(2.0002, 3);
+    expect(
+      (await compute('calibration', { tool: TOOL, referenceExpandedPercent: 0.5, points: [] })).status,
+    ).toBe(400);
+  });
+
+  test('read-label, then look-up in what it read', async () => {
+    const text = 'Wire size\tTorque\n18-10 AWG\t20 lb-in\n8 AWG\t25 lb-in\n6-4 AWG\t35 lb-in';
+    const { body: label } = await compute('read-label', { text });
+    expect(label.doubts).toEqual([]);
+    const { name: _, ...rest } = label.table;
+    const table = { ...rest, name: 'Lug', subject: 'lug' };
+    expect((await compute('look-up', { table, keys: ['4 AWG'] })).body).toMatchObject({
+      outcome: 'found',
+      rows: [2],
+      printed: expect.stringContaining('35 lbf·in'),
+    });
+    expect((await compute('look-up', { table, keys: ['2 AWG'] })).body).toMatchObject({
+      outcome: 'none',
+      whyNot: [{ column: 0, nearest: [2] }],
+    });
+    expect((await compute('read-label', { text: 'x'.repeat(100_001) })).status).toBe(400);
+  });
+
+  test('relubricate: torque goes with the nut factor', async () => {
+    const newtonMetres = (value: number) => ({ value, unit: 'N.m' });
+    const asked = { target: newtonMetres(40), low: newtonMetres(36), high: newtonMetres(44) };
+    // T = K·D·F: for one preload and one diameter torque is proportional to K.
+    const { body } = await compute('relubricate', { ...asked, fromNutFactor: 0.2, toNutFactor: 0.15 });
+    expect(body.ratio).toBeCloseTo(0.75, 9);
+    expect([body.low.value, body.target.value, body.high.value]).toEqual(
+      [27, 30, 33].map((n) => expect.closeTo(n, 9)),
+    );
+    expect((await compute('relubricate', { ...asked, fromNutFactor: 0, toNutFactor: 0.15 })).status).toBe(
+      400,
+    );
   });
 
   test('an unknown calculation, a field too many and a wrong unit are refused', async () => {

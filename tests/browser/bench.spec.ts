@@ -109,14 +109,14 @@ test('another target asks for another setting before the next pull, with the way
 });
 
 test('a fastener the tool can’t reach says so and leads to another tool', async ({ page }) => {
-  const job = await plannedJob(page, 'Out of reach', plainList(1, '9 to 11 Nm'));
+  const job = await plannedJob(page, 'Out of reach', plainList(1, '0.28 to 0.34 Nm'));
   await page.goto(`/jobs/${job}/plan`);
   await page.getByText(/^why \d+ others are out$/).click();
-  await expect(page.getByTestId('tools-out')).toContainText('TS-07: its range ends below the target');
+  await expect(page.getByTestId('tools-out')).toContainText('TS-07: its range begins above the target');
   await expect(page.getByTestId('tools-out')).toContainText('TW-03: in quarantine');
   await expect(page.getByRole('button', { name: 'Take TS-07' })).toHaveCount(0);
-  await readyBench(page, job, 'TE-01');
-  await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText('Set TE-01 to 10');
+  await readyBench(page, job, 'TS-09');
+  await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText('Set TS-09 to 31');
 });
 
 test('400 terminals: the drawing follows, and the next action is always in reach', async ({ page }) => {

@@ -1,9 +1,12 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
+import type { JobEvent } from '#core/job/event.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { toNewtonMetres } from '#core/torque/unit.ts';
 import { database } from '#server/database/pool.ts';
+import { selectEvents } from '#server/queries/events.ts';
+import { projectPull } from '#server/queries/pulls.ts';
 import { addTool } from '#server/services/add-tool.ts';
 import { appendEvents } from '#server/services/append-events.ts';
 import { letTesterFeel, testerReadings } from '#server/services/bench-tester.ts';
@@ -211,6 +214,7 @@ describe('a tool on a job', () => {
     await workedJob(tool);
     expect((await known(tool.id)).facts.pulls).toBe(2);
     await database().query('DELETE FROM pulls');
+    await database().query('DELETE FROM pull_counts');
     expect((await known(tool.id)).facts.pulls).toBe(0);
     await rebuildProjections();
     expect((await known(tool.id)).facts.pulls).toBe(2);
@@ -234,7 +238,8 @@ describe('recall', () => {
       await keepSession(session(tool, [12, 12, 12], { asLeft: session(tool, [0, 0, 0]).asFound }), lea),
     );
     const steps = await lastStep(tool.id);
-    expect(steps.filter(({ kind }) => kind === 'progress')).toHaveLength(10);
+    // Slices are whole days: one day's work is one step.
+    expect(steps.filter(({ kind }) => kind === 'progress')).toHaveLength(1);
     expect(steps.at(-1)).toMatchObject({
       kind: 'found',
       uses: 2,
@@ -265,6 +270,39 @@ describe('recall', () => {
         .subarray(0, 5)
         .toString(),
     ).toBe('%PDF-');
+  });
+
+  test('a voided pull was a use, and is not judged again; the progress goes by slices of days', async () => {
+    const tool = await newTool();
+    const job = await workedJob(tool);
+    const made = (await selectEvents(database(), job, 0)).filter(({ kind }) => kind === 'pull-made');
+    const [first] = made;
+    if (first?.kind !== 'pull-made') throw new Error('no pull was made');
+    const start = Date.parse(`${session(tool, [12, 12, 12]).doneOn}T12:00:00Z`);
+    const later = (day: number): JobEvent => ({
+      ...first,
+      id: uuidv7(),
+      deviceTime: new Date(start + day * 86_400_000).toISOString(),
+    });
+    const days = Array.from({ length: 40 }, (_, day) => later(day));
+    for (const event of [...days, later(7)]) await projectPull(database(), event);
+    const voiding = { kind: 'pull-voided', body: { pullId: days[0]?.id ?? '', why: 'twice' } };
+    // Sent twice it still takes out one.
+    for (const id of [uuidv7(), uuidv7()])
+      await projectPull(database(), { ...first, ...voiding, id } as JobEvent);
+    valueOrThrow(await keepSession(session(tool, [12, 12, 12]), await person('Lea')));
+    const steps = await lastStep(tool.id);
+    const progress = steps.filter((step) => step.kind === 'progress');
+    expect(progress.map(({ done }) => done)).toEqual(
+      [...progress.map(({ done }) => done)].sort((a, b) => a - b),
+    );
+    expect(progress.length).toBeGreaterThan(1);
+    expect(progress.length).toBeLessThanOrEqual(10);
+    expect(progress.at(-1)).toMatchObject({ done: 43, total: 43 });
+    // 41 written here, one of them void, and the job's own of X1 and X2; all but X2 are outside at +12 %.
+    expect(steps.at(-1)).toMatchObject({ uses: 43, jobs: [{ pulls: 42, outsideWorst: 41 }] });
+    await rebuildProjections();
+    expect((await lastStep(tool.id)).at(-1)).toMatchObject({ uses: 2, jobs: [{ pulls: 2 }] });
   });
 
   test('pulls before the last good session are not in doubt', async () => {
