@@ -1,6 +1,7 @@
 import { settingThrough } from '../adapter/adapter.ts';
 import type { FastenerState, JobState } from '../job/state.ts';
 import { NO_CONDITIONS } from '../requirement/conditions.ts';
+import { printedUnit } from '../requirement/requirement.ts';
 import {
   rankedTools,
   type ToolCandidate,
@@ -19,6 +20,8 @@ export type ToolForJob = {
   readonly can: number;
   /** The lowest probability over those, that a pull lands inside acceptance; null where it can do none. */
   readonly worstProbability: number | null;
+  /** Whether its scale reads in a unit the job's requirements are printed in, so that nothing is converted by eye. */
+  readonly isInPrintedUnit: boolean;
   /** The setting for the first of them. */
   readonly first: ToolFit | null;
   /** Why it is out for the others, each reason once. */
@@ -55,9 +58,16 @@ const alike = (
   return [...groups.values()];
 };
 
-const better = (a: ToolForJob, b: ToolForJob): number =>
+/** Past this the difference between two tools is smaller than anything that is shown or felt. */
+const SURE = 0.999;
+const rankedProbability = ({ worstProbability }: ToolForJob): number => Math.min(worstProbability ?? 0, SURE);
+
+/** Orders tools for a job, the better one first: what does more of it, lands inside acceptance more surely, reads in the unit that is printed,
+ *  and works in its calibrated part. */
+export const betterTool = (a: ToolForJob, b: ToolForJob): number =>
   b.can - a.can ||
-  (b.worstProbability ?? 0) - (a.worstProbability ?? 0) ||
+  rankedProbability(b) - rankedProbability(a) ||
+  Number(b.isInPrintedUnit) - Number(a.isInPrintedUnit) ||
   Number(b.first?.isInCalibratedPart ?? false) - Number(a.first?.isInCalibratedPart ?? false) ||
   a.tool.code.localeCompare(b.tool.code);
 
@@ -72,6 +82,9 @@ export const toolsForJob = (
     ...group,
     ranking: rankedTools(candidates, group.wanted, state.plan.schools.betweenGraduations),
   }));
+  const printed = new Set(
+    state.fasteners.map(({ planned }) => printedUnit(planned.requirement.requirement, 'N.m')),
+  );
   const tools = candidates.map(({ tool }) => {
     const fits = groups.flatMap(({ count, ranking }) => {
       const fit = ranking.fits.find((each) => each.tool === tool);
@@ -84,10 +97,11 @@ export const toolsForJob = (
       tool,
       can: fits.reduce((sum, { count }) => sum + count, 0),
       worstProbability: fits.length > 0 ? Math.min(...fits.map(({ fit }) => fit.probability)) : null,
+      isInPrintedUnit: printed.has(tool.scale.unit),
       first: fits[0]?.fit ?? null,
       because: [...new Set(because)],
     };
   });
   const without = groups.find(({ ranking }) => ranking.fits.length === 0);
-  return { tools: tools.sort(better), toBuy: without ? toolToBuy(without.wanted) : null };
+  return { tools: tools.sort(betterTool), toBuy: without ? toolToBuy(without.wanted) : null };
 };

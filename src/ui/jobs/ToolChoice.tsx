@@ -4,7 +4,7 @@ import { type Adapter, adapterFactor, type MountedAdapter } from '#core/adapter/
 import { needsWarmUp } from '#core/calibration/interval.ts';
 import type { Person } from '#core/job/event.ts';
 import { isIndicating, isPreset } from '#core/tool/tool.ts';
-import { type ToolForJob, toolsForJob } from '#core/tool/tools-for-job.ts';
+import { betterTool, type ToolForJob, toolsForJob } from '#core/tool/tools-for-job.ts';
 import { displayDigits } from '#core/torque/display.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import type { CribTool } from '#wire/tool.ts';
@@ -51,7 +51,7 @@ export const ToolChoice = ({ job, tools, adapters, person }: Props) => {
   );
   const ranked = fitting
     .map((each) => toolsForJob(state, [{ ...each, standsAt: null }], factorOf(each)).tools[0] as ToolForJob)
-    .sort((a, b) => b.can - a.can || (b.worstProbability ?? 0) - (a.worstProbability ?? 0));
+    .sort(betterTool);
   const { toBuy } = toolsForJob(
     state,
     tools.map((each) => ({ ...each, standsAt: null })),

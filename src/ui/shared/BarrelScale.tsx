@@ -10,6 +10,7 @@ const BARREL_WIDTH = 112;
 const BARREL_SPAN = 98;
 const MARKS_SHOWN = 9;
 const LABEL_GAP = 17;
+const EDGE_MARGIN = 20;
 const SHORT = (value: number): string => String(Number(value.toFixed(6)));
 
 type Props = { readonly scale: Scale; readonly setting: number; readonly direction: 'up' | 'down' | 'none' };
@@ -52,7 +53,8 @@ export const BarrelScale = ({ scale, setting, direction }: Props) => {
           ((main - mark) / scale.perTurn) * PER_TURN_X -
           (sub / scale.perTurn) * PER_TURN_X * 0.55;
         const isMain = mark === main;
-        return mark > main ? null : (
+        // A number that the drawing's edge would cut could be read wrong.
+        return mark > main || x < EDGE_MARGIN ? null : (
           <g key={mark}>
             <line
               x1={x}

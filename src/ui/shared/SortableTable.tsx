@@ -73,13 +73,13 @@ export const SortableTable = <Row,>({
           <caption className="sr-only">{caption}</caption>
           <thead>
             <tr>
-              {columns.map(({ id, name, sortBy }) => {
+              {columns.map(({ id, name, sortBy, className }) => {
                 const isSorted = sort?.id === id;
                 return (
                   <th
                     key={id}
                     scope="col"
-                    className="border-b-2 border-rule px-2 py-0 text-left text-s font-normal text-faint"
+                    className={`border-b-2 border-rule px-2 py-0 text-left text-s font-normal text-faint ${className ?? ''}`}
                     aria-sort={isSorted ? (sort.isDown ? 'descending' : 'ascending') : undefined}
                   >
                     {sortBy ? (

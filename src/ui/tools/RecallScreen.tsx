@@ -138,8 +138,9 @@ export const RecallScreen = ({ tool, person }: Props) => {
           <p data-testid="recall-summary">
             {found.uses} pulls since{' '}
             {found.since.startsWith('1970') ? 'it was taken into use' : found.since.slice(0, 10)} were judged
-            again with the error as it was found. Worst case: the error was there all along. Linear: it grew
-            with use. {found.jobs.length === 0 && <strong className="text-in">No pull is outside.</strong>}
+            again with the error found on {found.until.slice(0, 10)}. Worst case: the error was there all
+            along. Linear: it grew with use.{' '}
+            {found.jobs.length === 0 && <strong className="text-in">No pull is outside.</strong>}
           </p>
           <ul className="grid gap-3">
             {found.jobs.map((job) => (

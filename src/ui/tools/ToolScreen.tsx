@@ -9,7 +9,7 @@ import type { Attachment } from '#wire/book.ts';
 import type { KeptSession } from '#wire/calibration.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { scaleRangeWords, turnWords } from '#wire/words/setting.ts';
-import { TOOL_DRIVE_WORDS, TOOL_KIND_WORDS } from '#wire/words/tool.ts';
+import { TOOL_DRIVE_WORDS, TOOL_EVENT_WORDS, TOOL_KIND_WORDS } from '#wire/words/tool.ts';
 import { Attachments } from '../shared/Attachments.tsx';
 import { ScalePicture } from '../shared/ScalePicture.tsx';
 import { ErrorChart } from './ErrorChart.tsx';
@@ -207,7 +207,7 @@ export const ToolScreen = ({ known, sessions, events, attachments, person, today
           <ul className="text-s" data-testid="tool-events">
             {events.slice(0, 12).map(({ at, by, kind, body }) => (
               <li key={at + kind}>
-                {at.slice(0, 10)} {by}: {kind}
+                {at.slice(0, 10)} {by}: {TOOL_EVENT_WORDS[kind] ?? kind}
                 {typeof body.why === 'string' && body.why !== '' && `, ${body.why}`}
                 {typeof body.condition === 'string' && `, ${body.condition}`}
               </li>

@@ -25,7 +25,7 @@ const COLUMNS: readonly Column<CribTool>[] = [
     id: 'code',
     name: 'Tool',
     cell: ({ tool }) => (
-      <a href={`/tools/${tool.id}`} className="inline-flex min-h-11 items-center font-bold">
+      <a href={`/tools/${tool.id}`} className="inline-flex min-h-11 items-center font-bold whitespace-nowrap">
         {tool.code}
       </a>
     ),
@@ -49,7 +49,7 @@ const COLUMNS: readonly Column<CribTool>[] = [
     name: '0.1 · 1 · 10 · 100 N·m',
     cell: ({ tool }) => <RangeBar tool={tool} />,
     sortBy: ({ tool }) => tool.scale.maximum,
-    className: 'min-w-40',
+    className: 'min-w-40 max-sm:hidden',
   },
   {
     id: 'pulls',
@@ -60,6 +60,7 @@ const COLUMNS: readonly Column<CribTool>[] = [
       </span>
     ),
     sortBy: ({ facts }) => facts.pulls,
+    className: 'max-sm:hidden',
   },
   {
     id: 'standing',

@@ -53,3 +53,11 @@ export const ADAPTER_KIND_WORDS: Record<AdapterKind, string> = {
   bit: 'bit',
   'square-adapter': 'square adapter',
 };
+
+/** What happened to a tool, in the list of its own page. */
+export const TOOL_EVENT_WORDS: Readonly<Record<string, string>> = {
+  added: 'put into the crib',
+  session: 'calibration session kept',
+  lent: 'lent out',
+  returned: 'came back',
+};

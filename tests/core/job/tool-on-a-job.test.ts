@@ -117,3 +117,34 @@ test('the tools for a whole job: the one that does most comes first; where none 
   expect(toBuy).toBeNull();
   expect(toolsForJob(job.state, [candidates[1] as never], 1).toBuy).toMatchObject({ toNewtonMetres: 20 });
 });
+
+test('of two tools that are as sure, the one that reads in the printed unit comes first; a surer one still wins', () => {
+  const job = new SampleJob(['20 to 24 in-lb']);
+  const metric: Tool = {
+    ...TOOL,
+    id: 'm',
+    code: 'A-metric',
+    limitPercent: 1,
+    scale: {
+      ...TOOL.scale,
+      unit: 'N.m',
+      minimum: 0.4,
+      maximum: 4,
+      perTurn: 0.4,
+      graduation: 0.02,
+      mainStart: 0.4,
+    },
+  };
+  const inch: Tool = { ...TOOL, limitPercent: 1.5 };
+  const codes = (...tools: readonly Tool[]) =>
+    toolsForJob(
+      job.state,
+      tools.map((tool) => ({ tool, blocks: [], standsAt: null })),
+      1,
+    ).tools.map(({ tool, isInPrintedUnit }) => [tool.code, isInPrintedUnit]);
+  expect(codes(metric, inch)).toEqual([
+    ['T-1', true],
+    ['A-metric', false],
+  ]);
+  expect(codes(metric, { ...inch, limitPercent: 12 })[0]).toEqual(['A-metric', false]);
+});
