@@ -164,6 +164,14 @@ const KEPT: ReadonlySet<string> = new Set([
   'tools',
   'sums',
   'settings',
+  'specs',
+  'table',
+  'label',
+  'conflicts',
+  'tool',
+  'calibrate',
+  'recall',
+  'choose',
 ]);
 
 const take = async (browser: Browser, address: string, shot: Shot, file: string): Promise<void> => {

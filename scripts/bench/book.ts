@@ -6,7 +6,7 @@ import { lookUp } from '#core/lookup/look-up.ts';
 import { readLookupTable } from '#core/lookup/lookup-table.ts';
 import { SCREW_TERMINALS } from '#core/lookup/published/screw-terminals.ts';
 import { searchTerms } from '#core/search/search-terms.ts';
-import { searchBook } from '#server/services/book-search.ts';
+import { searchSite } from '#server/services/site-search.ts';
 import { inProject } from '../site/paths.ts';
 import { openSiteDatabase } from '../site/run-site.ts';
 import { measured, measuredAsync } from './measured.ts';
@@ -100,11 +100,11 @@ export const benchBook = async (): Promise<void> => {
   try {
     await fill(site.ownerUrl);
     for (const query of QUERIES) {
-      const { hits } = await searchBook(query);
+      const { hits } = await searchSite(query);
       await measuredAsync(
         `search ${REQUIREMENTS} requirements for “${query}” (${hits.length} shown)`,
         15,
-        () => searchBook(query),
+        () => searchSite(query),
       );
     }
   } finally {

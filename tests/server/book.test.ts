@@ -5,11 +5,11 @@ import { valueOrThrow } from '#core/fault.ts';
 import { SCREW_TERMINALS } from '#core/lookup/published/screw-terminals.ts';
 import { database } from '#server/database/pool.ts';
 import { selectRequirementRevisions } from '#server/queries/book-requirements.ts';
+import { addTool } from '#server/services/add-tool.ts';
 import { appendEvents } from '#server/services/append-events.ts';
 import { attachedFile, attachFile } from '#server/services/attach-file.ts';
 import { bookConflicts, conflictEffects, decideConflict } from '#server/services/book-conflicts.ts';
 import { bookNews } from '#server/services/book-news.ts';
-import { searchBook } from '#server/services/book-search.ts';
 import { changeSite } from '#server/services/change-site.ts';
 import { requirementsCsv, tableCsv } from '#server/services/export-book.ts';
 import { keepRequirement, keepRequirements } from '#server/services/keep-requirement.ts';
@@ -20,7 +20,9 @@ import { allTables, changesOf, readBookRequirement } from '#server/services/read
 import { siteChoices } from '#server/services/read-site.ts';
 import { rebuildProjections } from '#server/services/rebuild-projections.ts';
 import { shipPublishedTables } from '#server/services/ship-published-tables.ts';
+import { searchSite } from '#server/services/site-search.ts';
 import type { RequirementDraft } from '#wire/book.ts';
+import { TOOL } from '../core/job/sample-job.ts';
 import { plainBookRequirement } from './sample-book.ts';
 import { happening, newJob, person, pullEvents, readyEvents, stateOf } from './sample-site.ts';
 
@@ -116,7 +118,7 @@ describe('requirements', () => {
     };
     expect(code(await keepRequirement(false_, await person('Lea')))).toBe('judgement-differs');
     expect(code(await keepRequirements([honest, false_], await person('Lea')))).toBe('judgement-differs');
-    expect((await searchBook('honest')).hits).toEqual([]);
+    expect((await searchSite('honest')).hits).toEqual([]);
   });
 
   test.each([
@@ -139,12 +141,12 @@ describe('search', () => {
     });
     for (const query of ['aileron', 'hin nut', 'aileron m 8', '8 mm hinge', 'hangar aileron', kept.code])
       expect(
-        (await searchBook(query)).hits.map(({ refId }) => refId),
+        (await searchSite(query)).hits.map(({ refId }) => refId),
         query,
       ).toContain(kept.id);
     for (const query of ['aileron m10'])
       expect(
-        (await searchBook(query)).hits.map(({ refId }) => refId),
+        (await searchSite(query)).hits.map(({ refId }) => refId),
         query,
       ).not.toContain(kept.id);
     await keep({
@@ -154,7 +156,7 @@ describe('search', () => {
       why: 'gone',
       isWithdrawn: true,
     });
-    expect((await searchBook('aileron')).hits.map(({ refId }) => refId)).not.toContain(kept.id);
+    expect((await searchSite('aileron')).hits.map(({ refId }) => refId)).not.toContain(kept.id);
   });
 
   test('where nothing has all of it, what has the size is shown, and said to be a part', async () => {
@@ -163,22 +165,42 @@ describe('search', () => {
       ...draft(from.id, 'rudder pin', '5 Nm'),
       body: { ...plainBookRequirement('rudder pin', '5 Nm'), size: 'M7' },
     });
-    const { hits, isPartial } = await searchBook('M7 titanium');
+    const { hits, isPartial } = await searchSite('M7 titanium');
     expect([isPartial, hits.map(({ refId }) => refId).includes(kept.id)]).toEqual([true, true]);
   });
 
+  test('a tool by its code and kind, a job by its number and title', async () => {
+    const { id: _, limitPercent: _l, calibration: _c, ...described } = TOOL;
+    const tool = valueOrThrow(
+      await addTool({ ...described, limitPercent: null, code: 'TX-77' }, await person('Lea')),
+    );
+    const { job } = valueOrThrow(
+      await planJob({ ...newJob(), title: 'Rudder trim box' }, await person('Lea')),
+    );
+    const found = async (query: string) =>
+      (await searchSite(query)).hits.map(({ kind, refId }) => `${kind} ${refId}`);
+    for (const query of ['TX-77', 'tx-77 adjustable screwdriver', `${TOOL.serial} TX-77`])
+      expect(await found(query), query).toContain(`tool ${tool.id}`);
+    for (const query of ['rudder trim', 'trim box rudd'])
+      expect(await found(query), query).toContain(`job ${job}`);
+    await database().query('DELETE FROM search_entries');
+    await rebuildProjections();
+    expect(await found('TX-77')).toContain(`tool ${tool.id}`);
+    expect(await found('rudder trim')).toContain(`job ${job}`);
+  });
+
   test('nothing typed finds nothing; signs alone neither', async () => {
-    expect((await searchBook('')).hits).toEqual([]);
-    expect((await searchBook('·;%_')).hits).toEqual([]);
+    expect((await searchSite('')).hits).toEqual([]);
+    expect((await searchSite('·;%_')).hits).toEqual([]);
   });
 
   test('what the search knows can be written again from the book', async () => {
     const from = await source('Rebuilt');
     const kept = await keep(draft(from.id, 'rebuilt gland', '5 Nm'));
     await database().query('DELETE FROM search_entries');
-    expect((await searchBook('rebuilt gland')).hits).toEqual([]);
+    expect((await searchSite('rebuilt gland')).hits).toEqual([]);
     await rebuildProjections();
-    expect((await searchBook('rebuilt gland')).hits[0]?.refId).toBe(kept.id);
+    expect((await searchSite('rebuilt gland')).hits[0]?.refId).toBe(kept.id);
   });
 });
 
@@ -201,7 +223,7 @@ describe('tables', () => {
         .filter(({ id }) => id === shipped.id)
         .map(({ revision, body }) => [revision, body.footnote]),
     ).toEqual([[shipped.revision + 1, 'checked']]);
-    expect((await searchBook('#6 screw terminals')).hits.map(({ row }) => row)).toContain(2);
+    expect((await searchSite('#6 screw terminals')).hits.map(({ row }) => row)).toContain(2);
     expect(valueOrThrow(await tableCsv(shipped.id)).text).toContain('Conductor size {conductor}');
   });
 

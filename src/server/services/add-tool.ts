@@ -9,6 +9,7 @@ import type { NewTool } from '#wire/tool.ts';
 import { inTransaction } from '../database/pool.ts';
 import { insertTool, insertToolEvent } from '../queries/tools.ts';
 import { now } from './clock.ts';
+import { indexEntries, toolEntries } from './site-search.ts';
 
 /** Adds a tool; its class gives its permissible deviation unless its maker's is given.
  *  Refuses: role-forbidden, calibration-dates-reversed, tool-code-taken, and what checkedScale refuses. */
@@ -30,6 +31,7 @@ export const addTool = async (tool: NewTool, by: Person): Promise<Result<Tool, P
       if (!(await insertTool(db, added, at)))
         return refused({ code: 'tool-code-taken', toolCode: tool.code });
       await insertToolEvent(db, { toolId: added.id, at, by, kind: 'added', body: { tool: added } });
+      await indexEntries(db, 'tool', added.id, toolEntries(added));
       return accepted(added);
     },
     (result) => result.ok,

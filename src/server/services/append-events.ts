@@ -12,6 +12,7 @@ import { lockHead, updateHead } from '../queries/jobs.ts';
 import { projectPull } from '../queries/pulls.ts';
 import { referenceProblem } from './check-references.ts';
 import { now } from './clock.ts';
+import { indexEntries, jobEntries } from './site-search.ts';
 import { toolChoiceProblem } from './tool-crib.ts';
 
 /** What became of a batch: the events now in the chain, in the order sent, and the first refused one, after which none was tried. */
@@ -76,6 +77,15 @@ const appendOne = async (
   const placed = placedEvent(event, standing.head, clock(event));
   await insertEvent(db, placed);
   await projectPull(db, placed);
+  if (placed.kind === 'job-planned') {
+    const { number, title, fasteners } = placed.body;
+    await indexEntries(
+      db,
+      'job',
+      placed.job,
+      jobEntries({ id: placed.job, number, title, fastenersTotal: fasteners.length }),
+    );
+  }
   const head = { sequence: placed.sequence, hash: placed.hash };
   return accepted({ placed, standing: { head, state: state.value } });
 };

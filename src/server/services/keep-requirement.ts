@@ -8,8 +8,8 @@ import { type Connection, inTransaction } from '../database/pool.ts';
 import { insertRequirement, reviseRequirement, selectRequirement } from '../queries/book-requirements.ts';
 import { selectSite } from '../queries/site.ts';
 import { selectSource } from '../queries/sources.ts';
-import { indexEntries, requirementEntries } from './book-search.ts';
 import { now } from './clock.ts';
+import { indexEntries, requirementEntries } from './site-search.ts';
 
 /** A torque that a person sent must say what its print says: the print is evidence. */
 const printProblem = async (db: Connection, { body }: RequirementDraft): Promise<Problem | null> => {

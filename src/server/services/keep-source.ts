@@ -10,8 +10,8 @@ import { selectTables } from '../queries/book-tables.ts';
 import { selectRestingJobs } from '../queries/job-references.ts';
 import { insertLogEntry } from '../queries/site-log.ts';
 import { putSource, selectSource } from '../queries/sources.ts';
-import { indexEntries, requirementEntries, sourceEntries, tableEntries } from './book-search.ts';
 import { now } from './clock.ts';
+import { indexEntries, requirementEntries, sourceEntries, tableEntries } from './site-search.ts';
 
 /** Adds a source to the book. It is current. */
 export const addSource = (source: NewSource): Promise<Result<Source, Problem>> =>

@@ -8,8 +8,8 @@ import { inTransaction } from '../database/pool.ts';
 import { insertTable, reviseTable, selectTable } from '../queries/book-tables.ts';
 import { selectSite } from '../queries/site.ts';
 import { selectSource } from '../queries/sources.ts';
-import { indexEntries, tableEntries } from './book-search.ts';
 import { now } from './clock.ts';
+import { indexEntries, tableEntries } from './site-search.ts';
 
 /** Keeps a lookup table as a new revision, every cell settled.
  *  Refuses: not-found, revision-stale, why-missing, and what checkedTable refuses. */

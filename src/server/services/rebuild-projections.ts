@@ -7,7 +7,7 @@ import { selectEvents } from '../queries/events.ts';
 import { replaceJobReferences } from '../queries/job-references.ts';
 import { lockHead, selectJobIds, updateHead } from '../queries/jobs.ts';
 import { deletePullsOfJob, projectPull } from '../queries/pulls.ts';
-import { rebuildBookSearch } from './book-search.ts';
+import { rebuildSearch } from './site-search.ts';
 
 /** Writes what lists and the search show again, from the events and the book, and answers how many jobs it wrote.
  *  Throws: Fault for a job whose chain is broken or does not fold; it says which. */
@@ -26,6 +26,6 @@ export const rebuildProjections = async (): Promise<number> => {
       await deletePullsOfJob(db, job);
       for (const event of events) await projectPull(db, event);
     });
-  await inTransaction(rebuildBookSearch);
+  await inTransaction(rebuildSearch);
   return jobs.length;
 };

@@ -5,8 +5,8 @@ import type { KeptTable } from '#wire/book.ts';
 import { inTransaction } from '../database/pool.ts';
 import { insertTable, selectTable } from '../queries/book-tables.ts';
 import { putSource, selectSource } from '../queries/sources.ts';
-import { indexEntries, sourceEntries, tableEntries } from './book-search.ts';
 import { now } from './clock.ts';
+import { indexEntries, sourceEntries, tableEntries } from './site-search.ts';
 
 // Any fixed id will do: with it a published table has the same id at every site.
 const NAMESPACE = '6f0b7f4e-7d58-4c1e-9d43-2a1c0a5f7e11';

@@ -71,6 +71,7 @@ export const BookScreen = ({
           <SearchField
             label="What are you tightening"
             placeholder="What are you tightening? flare 3/8, M4 …"
+            only={({ kind }) => kind !== 'tool' && kind !== 'job'}
             onOpen={(hit) =>
               hit.kind === 'requirement'
                 ? setOpened({ kind: 'card', name: hit.refId })

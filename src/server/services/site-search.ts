@@ -2,14 +2,20 @@ import { type Source, sourceName } from '#core/book/source.ts';
 import { coveredWords } from '#core/lookup/covered-sizes.ts';
 import { cellText, readLookupTable } from '#core/lookup/lookup-table.ts';
 import { isSizeTerm, longestTerm, queryTerms } from '#core/search/search-terms.ts';
+import type { Tool } from '#core/tool/tool.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import type { KeptRequirement, KeptTable, SearchHit } from '#wire/book.ts';
+import type { JobSummary } from '#wire/job-summary.ts';
+import { scaleRangeWords } from '#wire/words/setting.ts';
+import { TOOL_KIND_WORDS } from '#wire/words/tool.ts';
 import type { Connection } from '../database/pool.ts';
 import { database } from '../database/pool.ts';
 import { selectRequirements } from '../queries/book-requirements.ts';
 import { selectTables } from '../queries/book-tables.ts';
+import { selectJobSummaries } from '../queries/jobs.ts';
 import { replaceSearchEntries, type SearchEntry, selectSearchHits } from '../queries/search-entries.ts';
 import { selectSources } from '../queries/sources.ts';
+import { selectKnownTools } from '../queries/tools.ts';
 
 const entry = (
   kind: SearchHit['kind'],
@@ -64,7 +70,19 @@ export const sourceEntries = (source: Source): readonly SearchEntry[] => [
   entry('source', source.id, 0, sourceName(source), [source.kind, source.place, source.status].join(' · ')),
 ];
 
-/** Puts what the search knows of a requirement, a table or a source in order. */
+/** How the search finds a tool: by code, serial number, kind and range. */
+export const toolEntries = ({ id, code, kind, scale, serial }: Tool): readonly SearchEntry[] => [
+  entry('tool', id, 0, `${code}, ${TOOL_KIND_WORDS[kind]}`, `${scaleRangeWords(scale)} · serial ${serial}`),
+];
+
+/** How the search finds a job: by number and title. */
+export const jobEntries = (
+  job: Pick<JobSummary, 'id' | 'number' | 'title' | 'fastenersTotal'>,
+): readonly SearchEntry[] => [
+  entry('job', job.id, 0, `${job.number} ${job.title}`, `${job.fastenersTotal} fasteners`),
+];
+
+/** Puts what the search knows of one thing in order. */
 export const indexEntries = (
   db: Connection,
   kind: SearchHit['kind'],
@@ -72,8 +90,8 @@ export const indexEntries = (
   entries: readonly SearchEntry[],
 ): Promise<void> => replaceSearchEntries(db, kind, refId, entries);
 
-/** Writes everything the search knows of the book again. */
-export const rebuildBookSearch = async (db: Connection): Promise<void> => {
+/** Writes everything the search knows of the site again. */
+export const rebuildSearch = async (db: Connection): Promise<void> => {
   const sources = new Map((await selectSources(db)).map((source) => [source.id, source]));
   for (const source of sources.values()) await indexEntries(db, 'source', source.id, sourceEntries(source));
   for (const kept of await selectRequirements(db, null))
@@ -85,11 +103,14 @@ export const rebuildBookSearch = async (db: Connection): Promise<void> => {
     );
   for (const kept of await selectTables(db, null))
     await indexEntries(db, 'table-row', kept.id, tableEntries(kept, sources.get(kept.sourceId) as Source));
+  for (const { tool } of await selectKnownTools(db))
+    await indexEntries(db, 'tool', tool.id, toolEntries(tool));
+  for (const job of await selectJobSummaries(db)) await indexEntries(db, 'job', job.id, jobEntries(job));
 };
 
 /** What a query finds, whatever kind it is; nothing for a query without a word. Where nothing has all of it, what has its sizes or, without
  *  any size, its longest word. */
-export const searchBook = async (
+export const searchSite = async (
   query: string,
 ): Promise<{ readonly hits: readonly SearchHit[]; readonly isPartial: boolean }> => {
   const terms = queryTerms(query);
