@@ -76,7 +76,7 @@ describe('verdicts state fact and consequence', () => {
   test('low, in, too close, by feel', () => {
     expect(said({ outcome: 'low' }).fact).toContain('below 4.5 N·m');
     expect(said({ outcome: 'in', probability: 0.9913 })).toEqual({
-      fact: '5.9 N·m, 99.1 % by the tool’s class.',
+      fact: '5.9 N·m, 99.1 % by the tool’s uncertainty.',
       consequence: '',
     });
     expect(said({ outcome: 'too-close', probability: 0.8 }).consequence).toContain('better tool');

@@ -70,7 +70,7 @@ const countEntries = async (db: Connection, [first, second]: readonly [Range, Ra
               FROM search_terms
              WHERE term BETWEEN :low AND :high
                 OR term BETWEEN :otherLow AND :otherHigh
-             LIMIT 4000) AS few`,
+             LIMIT 1200) AS few`,
     { low: first.low, high: first.high, otherLow: second.low, otherHigh: second.high },
   );
   return Number(rows[0]?.['count'] ?? 0);

@@ -22,7 +22,7 @@ export const SearchEverything = () => {
       <Dialog title="Search" onClose={() => setOpen(false)}>
         <SearchField
           label="Search everything"
-          placeholder="part, label, size, source, place: flare -6, M4, #10 …"
+          placeholder="part, size, source, tool, job: flare -6, M4, #10, TS-07 …"
           onOpen={(hit) => window.location.assign(hitAddress(hit))}
         />
         <p className="mt-3 text-s text-faint">

@@ -30,7 +30,7 @@ export const verdictWords = (
   const limit = (torque: number): string => displayTorque(newtonMetres(torque), unit, resolution);
   const read = pull.reading ? `${pull.reading.text} ${unitSymbol(pull.reading.unit)}` : '';
   const chance =
-    pull.probability === null ? '' : `, ${probabilityWords(pull.probability)} by the tool’s class`;
+    pull.probability === null ? '' : `, ${probabilityWords(pull.probability)} by the tool’s uncertainty`;
   switch (pull.outcome) {
     case 'in':
       return { fact: `${read}${chance}.`, consequence: '' };
