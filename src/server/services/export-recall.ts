@@ -1,8 +1,11 @@
 import Papa from 'papaparse';
 import { accepted, type Result } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import { scaleRangeWords } from '#wire/words/setting.ts';
+import { sinceWords, TOOL_KIND_WORDS } from '#wire/words/tool.ts';
 import { pdfOf } from './pdf-page.ts';
 import { type FoundOut, foundOut, type RecallProgress, recallOf } from './recall-tool.ts';
+import { cribTools } from './tool-crib.ts';
 
 type Found = Extract<RecallProgress, { readonly kind: 'found' }>;
 type ExportedBytes = { readonly name: string; readonly type: string; readonly bytes: Uint8Array };
@@ -41,13 +44,18 @@ export const recallPdf = async (toolId: string): Promise<Result<ExportedBytes, P
   const recall = await whole(toolId);
   if (!recall.ok) return recall;
   const { out, found } = recall.value;
+  const tool = (await cribTools()).find((known) => known.tool.id === toolId)?.tool;
   const bytes = await pdfOf((pdf) => {
-    pdf.fontSize(18).text('Recall').moveDown(0.4).fontSize(10);
+    pdf
+      .fontSize(18)
+      .text(tool ? `What ${tool.code} touched` : 'Recall')
+      .moveDown(0.4)
+      .fontSize(10);
+    if (tool)
+      pdf.text(`${TOOL_KIND_WORDS[tool.kind]}, ${scaleRangeWords(tool.scale)}, serial ${tool.serial}`);
     pdf.text(`Found out on ${out.session.doneOn} against ${out.session.reference}.`);
     pdf
-      .text(
-        `${found.uses} pulls since ${found.since.slice(0, 10)} were judged again with the error as found.`,
-      )
+      .text(`${found.uses} pulls since ${sinceWords(found.since)} were judged again with the error as found.`)
       .moveDown();
     for (const job of found.jobs) {
       pdf.fontSize(11).text(`${job.number}  ${job.title}`).fontSize(10);

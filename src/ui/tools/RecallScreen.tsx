@@ -7,6 +7,7 @@ import { newtonMetres } from '#core/torque/unit.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { RECALL_DECISIONS, type RecalledJobLine } from '#wire/calibration.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import { sinceWords } from '#wire/words/tool.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { WhyDialog } from '../shared/WhyDialog.tsx';
 import { readLines } from './read-lines.ts';
@@ -136,10 +137,8 @@ export const RecallScreen = ({ tool, person }: Props) => {
       {found && (
         <>
           <p data-testid="recall-summary">
-            {found.uses} pulls since{' '}
-            {found.since.startsWith('1970') ? 'it was taken into use' : found.since.slice(0, 10)} were judged
-            again with the error found on {found.until.slice(0, 10)}. Worst case: the error was there all
-            along. Linear: it grew with use.{' '}
+            {found.uses} pulls since {sinceWords(found.since)} were judged again with the error found on{' '}
+            {found.until.slice(0, 10)}. Worst case: the error was there all along. Linear: it grew with use.{' '}
             {found.jobs.length === 0 && <strong className="text-in">No pull is outside.</strong>}
           </p>
           <ul className="grid gap-3">

@@ -22,10 +22,14 @@ export const turnWords = (scale: Scale, turns: number): string => {
 export const scaleWords = ({ reading }: Pick<ToolSetting, 'reading'>): string =>
   `${short(reading.main)} on the shaft, ${short(reading.sub)} on the barrel`;
 
+/** The range of a scale: "4 to 36 lbf·in", "5 N·m". */
+export const rangeWords = ({ form, minimum, maximum, unit }: Scale): string =>
+  `${form === 'preset' ? short(minimum) : `${short(minimum)} to ${short(maximum)}`} ${unitSymbol(unit)}`;
+
 /** A scale in a phrase: "4 to 36 lbf·in, 4 a turn, 0.5 a mark", "0.5 to 6 N·m, 0.1 a graduation", "5 N·m, one setting". */
 export const scaleRangeWords = (scale: Scale): string => {
-  if (scale.form === 'preset') return `${short(scale.minimum)} ${unitSymbol(scale.unit)}, one setting`;
-  const range = `${short(scale.minimum)} to ${short(scale.maximum)} ${unitSymbol(scale.unit)}`;
+  const range = rangeWords(scale);
+  if (scale.form === 'preset') return `${range}, one setting`;
   return scale.form === 'barrel'
     ? `${range}, ${short(scale.perTurn)} a turn, ${short(scale.graduation)} a mark`
     : `${range}, ${short(scale.graduation)} a ${scale.form === 'display' ? 'digit' : 'graduation'}`;

@@ -61,3 +61,7 @@ export const TOOL_EVENT_WORDS: Readonly<Record<string, string>> = {
   lent: 'lent out',
   returned: 'came back',
 };
+
+/** Since when a recall judges: a day, or since ever where there was no good session before. */
+export const sinceWords = (since: string): string =>
+  since.startsWith('1970') ? 'it was taken into use' : since.slice(0, 10);
