@@ -62,6 +62,29 @@ test('an offset adapter at 45° asks first, then corrects the setting all the wa
   await expect(page.getByTestId('verdict')).toContainText('P1: in, 9.21 N·m');
 });
 
+test('adapters go one on the other, each once, and the whole chain counts', async ({ page }) => {
+  await signedIn(page, 'Bram');
+  const job = await plannedJob(page, 'Chain', plainList(1, '9.5 to 10.5 Nm'));
+  await page.goto(`/jobs/${job}/plan`);
+  await page.waitForLoadState('networkidle');
+  await page.getByLabel('Adapter').selectOption({ label: 'EX-75, extension in line' });
+  await expect(page.getByText('never use it for an angle')).toBeVisible();
+  const onIt = page.getByLabel('On EX-75');
+  await expect(onIt.getByRole('option')).toHaveText(['nothing more', 'OH-17, open offset head, 28 mm off']);
+  await onIt.selectOption({ label: 'OH-17, open offset head, 28 mm off' });
+  await expect(page.getByText('1.000 of what TE-01 says, the same')).toBeVisible();
+  await page.getByRole('button', { name: '0°', exact: true }).click();
+  await page.getByRole('button', { name: 'It is 0°: correct the setting' }).click();
+  // (230 + 28)/230 = 1.1217; 10/1.1217 = 8.91 (FAA AC 43.13-1B, fig. 7-2).
+  await expect(page.getByText('1.122 of what TE-01 says')).toBeVisible();
+  await expect(page.getByTestId('best-tool')).toContainText('First setting 8.91');
+  await expect(page.getByRole('img', { name: 'Lever 230 mm, offset 28 mm at 0°' })).toBeVisible();
+  await page.getByTestId('best-tool').getByRole('button', { name: 'Take TE-01' }).click();
+  await expect(page.getByText('EX-75 at 0°')).toBeVisible();
+  await expect(page.getByText('OH-17 at 0°')).toBeVisible();
+  await expect(page.getByText('all sent')).toBeVisible();
+});
+
 test('no tool can do it: what the shop would have to buy', async ({ page }) => {
   await signedIn(page, 'Bram');
   await page.goto(`/jobs/${await plannedJob(page, 'Too much', plainList(1, '240 to 260 Nm'))}/plan`);

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import {
   type Adapter,
   adapterFactor,
@@ -8,102 +7,62 @@ import {
 import type { Schools } from '#core/target/schools.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
-import { ADAPTER_KIND_WORDS } from '#wire/words/tool.ts';
 import { AdapterPicture } from '../shared/AdapterPicture.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { AdapterPlace } from './AdapterPlace.tsx';
 
 type Props = {
   readonly adapters: readonly Adapter[];
-  /** The tool it would go on: its lever length makes the difference. */
+  /** The tool they would go on: its lever length makes the difference. */
   readonly tool: Tool | null;
   readonly school: Schools['offsetAdapter'];
-  readonly mounted: MountedAdapter | null;
-  readonly onMount: (mounted: MountedAdapter | null) => void;
+  readonly chain: readonly MountedAdapter[];
+  readonly onChain: (chain: readonly MountedAdapter[]) => void;
 };
 
-const RIGHT_ANGLE = 90;
-const ANGLES = [0, 45, RIGHT_ANGLE, 135] as const;
+/** Longest chain that anyone would put on a torque tool. */
+const CHAIN_MAX = 4;
 
-/** An adapter and its angle: at a right angle the setting stays; going another way asks first where the site's school says so. */
-export const AdapterChoice = ({ adapters, tool, school, mounted, onMount }: Props) => {
-  const [asked, setAsked] = useState<number | null>(null);
-  const chain = mounted ? [mounted] : [];
+/** What stands between the tool and the fastener, one on the other, and what the whole chain makes of a setting. */
+export const AdapterChoice = ({ adapters, tool, school, chain, onChain }: Props) => {
   const factor = adapterFactor(tool?.leverMillimetres ?? null, chain);
   const sensitivity = adapterSensitivity(tool?.leverMillimetres ?? null, chain);
-  const turn = (angleDegrees: number): void => {
-    if (!mounted) return;
-    const mustAsk = school === 'right-angle' && angleDegrees !== RIGHT_ANGLE && asked !== angleDegrees;
-    setAsked(mustAsk ? angleDegrees : null);
-    if (!mustAsk) onMount({ ...mounted, angleDegrees });
+  const hasOffset = chain.some(({ adapter }) => adapter.offsetMillimetres > 0);
+  /** What goes on the tool, or on the adapter at an index; each adapter is there once. */
+  const fitting = (index: number): readonly Adapter[] => {
+    const before = chain[index - 1];
+    const used = new Set(chain.slice(0, index).map(({ adapter }) => adapter.id));
+    return adapters.filter(
+      ({ id, driveIn }) => !used.has(id) && (!before || driveIn === before.adapter.driveOut),
+    );
   };
-  const hasOffset = (mounted?.adapter.offsetMillimetres ?? 0) > 0;
+  const mayGoOn = chain.length < CHAIN_MAX && fitting(chain.length).length > 0;
+  const places = mayGoOn ? [...chain, null] : chain;
   return (
     <div className="grid gap-2">
-      <label>
-        Adapter
-        <select
-          className="field mt-1"
-          name="adapter"
-          value={mounted?.adapter.id ?? ''}
-          onChange={(event) => {
-            const adapter = adapters.find(({ id }) => id === event.target.value);
-            setAsked(null);
-            onMount(
-              adapter ? { adapter, angleDegrees: adapter.offsetMillimetres > 0 ? RIGHT_ANGLE : 0 } : null,
-            );
-          }}
-        >
-          <option value="">none, straight on the fastener</option>
-          {adapters.map((adapter) => (
-            <option key={adapter.id} value={adapter.id}>
-              {adapter.code}, {ADAPTER_KIND_WORDS[adapter.kind]}
-              {adapter.offsetMillimetres > 0 && `, ${adapter.offsetMillimetres} mm off`}
-            </option>
-          ))}
-        </select>
-      </label>
-      {mounted && hasOffset && (
+      {places.map((mounted, index) => {
+        const before = chain[index - 1];
+        return (
+          <AdapterPlace
+            key={before?.adapter.id ?? 'tool'}
+            label={before ? `On ${before.adapter.code}` : 'Adapter'}
+            none={before ? 'nothing more' : 'none, straight on the fastener'}
+            adapters={fitting(index)}
+            school={school}
+            mounted={mounted}
+            onMount={(next) => {
+              const isTurned = next?.adapter.id === mounted?.adapter.id;
+              onChain([
+                ...chain.slice(0, index),
+                ...(next ? [next] : []),
+                ...(isTurned ? chain.slice(index + 1) : []),
+              ]);
+            }}
+          />
+        );
+      })}
+      {hasOffset && (
         <>
-          <div className="flex flex-wrap items-center gap-2">
-            {ANGLES.map((angle) => (
-              <button
-                key={angle}
-                type="button"
-                aria-pressed={mounted.angleDegrees === angle}
-                className="act-quiet aria-pressed:border-layout aria-pressed:font-bold"
-                onClick={() => turn(angle)}
-              >
-                {angle}°
-              </button>
-            ))}
-            <input
-              className="field w-24 font-mono"
-              type="number"
-              aria-label="Angle to the tool’s axis, degrees"
-              min={-180}
-              max={180}
-              value={mounted.angleDegrees}
-              onChange={(event) =>
-                Number.isFinite(event.target.valueAsNumber) && turn(event.target.valueAsNumber)
-              }
-            />
-          </div>
-          {asked !== null && (
-            <div className="grid gap-2 rounded-md border-2 border-unsure p-3">
-              <p>
-                This site puts an offset on at 90°, where the setting stays. At {asked}° the tool must be set
-                to another value than the fastener gets. Is it really {asked}°?
-              </p>
-              <div className="flex flex-wrap gap-2">
-                <button type="button" className="act-quiet" onClick={() => turn(asked)}>
-                  It is {asked}°: correct the setting
-                </button>
-                <button type="button" className="act-quiet" onClick={() => setAsked(null)}>
-                  Leave it at {mounted.angleDegrees}°
-                </button>
-              </div>
-            </div>
-          )}
           {tool?.leverMillimetres && (
             <div className="max-w-md">
               <AdapterPicture leverMillimetres={tool.leverMillimetres} chain={chain} />
@@ -127,7 +86,7 @@ export const AdapterChoice = ({ adapters, tool, school, mounted, onMount }: Prop
           )}
         </>
       )}
-      {mounted?.adapter.kind === 'extension' && (
+      {chain.some(({ adapter }) => adapter.kind === 'extension') && (
         <p className="text-s text-faint">
           In line it changes nothing at rest, but it winds up: pull slowly, and never use it for an angle.
         </p>

@@ -38,16 +38,16 @@ const short = (value: number): string => displayDigits(value, { sourceDigits: 2,
 export const ToolChoice = ({ job, tools, adapters, person }: Props) => {
   const { state } = job;
   const [isChoosing, setChoosing] = useState(false);
-  const [mounted, setMounted] = useState<MountedAdapter | null>(null);
+  const [chain, setChain] = useState<readonly MountedAdapter[]>([]);
   const [overriding, setOverriding] = useState<CribTool | null>(null);
   const total = state.fasteners.length;
-  const chain = mounted ? [mounted] : [];
+  const [first] = chain;
   const factorOf = ({ tool }: CribTool): number => {
     const factor = adapterFactor(tool.leverMillimetres, chain);
     return factor.ok ? factor.value : 0;
   };
   const fitting = tools.filter(
-    (each) => !mounted || (each.tool.drive === mounted.adapter.driveIn && factorOf(each) > 0),
+    (each) => !first || (each.tool.drive === first.adapter.driveIn && factorOf(each) > 0),
   );
   const ranked = fitting
     .map((each) => toolsForJob(state, [{ ...each, standsAt: null }], factorOf(each)).tools[0] as ToolForJob)
@@ -160,8 +160,8 @@ export const ToolChoice = ({ job, tools, adapters, person }: Props) => {
         adapters={adapters}
         tool={best?.tool ?? ranked[0]?.tool ?? null}
         school={state.plan.schools.offsetAdapter}
-        mounted={mounted}
-        onMount={setMounted}
+        chain={chain}
+        onChain={setChain}
       />
       {!best && (
         <p className="rounded-md border-2 border-low p-3" data-testid="no-tool">

@@ -2,27 +2,53 @@ import type { MountedAdapter } from '#core/adapter/adapter.ts';
 
 const WIDTH = 404;
 const HEIGHT = 170;
+const SHORTEST = 34;
 
 type Props = { readonly leverMillimetres: number; readonly chain: readonly MountedAdapter[] };
 
-/** A tool from above with its adapter on: the lever length L from the grip mark to the drive, the offset E from the drive to the fastener,
- *  and the angle θ between them, drawn to scale. */
+type Link = {
+  readonly code: string;
+  /** Where it ends, in the drawing. */
+  readonly x: number;
+  readonly y: number;
+  readonly label: { readonly x: number; readonly y: number; readonly millimetres: number };
+};
+
+const linksOf = (
+  offsets: readonly MountedAdapter[],
+  perMm: number,
+  driveX: number,
+  driveY: number,
+): readonly Link[] => {
+  let [x, y] = [driveX, driveY];
+  return offsets.map(({ adapter: { code, offsetMillimetres }, angleDegrees }) => {
+    const angle = (angleDegrees * Math.PI) / 180;
+    // A short offset is drawn a little longer than to scale, or its angle could not be seen.
+    const length = Math.max(offsetMillimetres * perMm, SHORTEST);
+    const [fromX, fromY] = [x, y];
+    [x, y] = [fromX + length * Math.cos(angle), fromY - length * Math.sin(angle)];
+    const label = { x: (fromX + x) / 2 + 16 * Math.sin(angle), y: (fromY + y) / 2 - 16 };
+    return { code, x, y, label: { ...label, millimetres: offsetMillimetres } };
+  });
+};
+
+/** A tool from above with its adapters on: the lever length L from the grip mark to the drive, each offset E on the way to the fastener, and
+ *  its angle θ to the tool's axis, drawn to scale. */
 export const AdapterPicture = ({ leverMillimetres, chain }: Props) => {
-  const offset = chain.find(({ adapter }) => adapter.offsetMillimetres > 0);
-  const e = offset?.adapter.offsetMillimetres ?? 0;
-  const angle = ((offset?.angleDegrees ?? 0) * Math.PI) / 180;
-  const perMm = 250 / (leverMillimetres + Math.max(0, e));
+  const offsets = chain.filter(({ adapter }) => adapter.offsetMillimetres > 0);
+  const total = offsets.reduce((sum, { adapter }) => sum + adapter.offsetMillimetres, 0);
+  const perMm = 250 / (leverMillimetres + total);
   const driveX = 40 + leverMillimetres * perMm;
   const y = 92;
-  // A short offset is drawn a little longer than to scale, or its angle could not be seen.
-  const length = Math.max(e * perMm, e > 0 ? 34 : 0);
-  const [x2, y2] = [driveX + length * Math.cos(angle), y - length * Math.sin(angle)];
+  const links = linksOf(offsets, perMm, driveX, y);
+  const end = links.at(-1);
+  const [x2, y2] = [end?.x ?? driveX, end?.y ?? y];
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="block w-full font-mono"
       role="img"
-      aria-label={`Lever ${leverMillimetres} mm, offset ${e} mm at ${offset?.angleDegrees ?? 0}°`}
+      aria-label={`Lever ${leverMillimetres} mm${offsets.map(({ adapter, angleDegrees }) => `, offset ${adapter.offsetMillimetres} mm at ${angleDegrees}°`).join('')}`}
     >
       <rect
         x="24"
@@ -36,7 +62,9 @@ export const AdapterPicture = ({ leverMillimetres, chain }: Props) => {
       />
       <path d={`M40,${y - 14} v28`} stroke="var(--c-ink)" strokeWidth="2.5" />
       <path
-        d={`M${driveX},${y} L${x2},${y2}`}
+        d={`M${driveX},${y} ${links.map((link) => `L${link.x},${link.y}`).join(' ')}`}
+        fill="none"
+        strokeLinejoin="round"
         stroke="var(--c-metal-edge)"
         strokeWidth="12"
         strokeLinecap="round"
@@ -54,21 +82,15 @@ export const AdapterPicture = ({ leverMillimetres, chain }: Props) => {
       <text x={(40 + driveX) / 2} y={y + 54} textAnchor="middle" fontSize="15" fill="var(--c-ink)">
         L {leverMillimetres} mm
       </text>
-      {offset && (
-        <>
-          <text
-            x={(driveX + x2) / 2 + 16 * Math.sin(angle)}
-            y={(y + y2) / 2 - 16}
-            textAnchor="middle"
-            fontSize="15"
-            fill="var(--c-ink)"
-          >
-            E {e} mm
-          </text>
-          <text x={Math.min(WIDTH - 60, driveX + 44)} y={y + 20} fontSize="15" fill="var(--c-layout)">
-            θ {offset.angleDegrees}°
-          </text>
-        </>
+      {links.map(({ code, label }) => (
+        <text key={code} x={label.x} y={label.y} textAnchor="middle" fontSize="15" fill="var(--c-ink)">
+          E {label.millimetres} mm
+        </text>
+      ))}
+      {offsets.length > 0 && (
+        <text x={Math.min(WIDTH - 90, driveX + 24)} y={y + 22} fontSize="15" fill="var(--c-layout)">
+          θ {offsets.map(({ angleDegrees }) => `${angleDegrees}°`).join(', ')}
+        </text>
       )}
       <text x="40" y={y - 22} textAnchor="middle" fontSize="12" fill="var(--c-faint)">
         grip
