@@ -165,7 +165,7 @@ export const ToolChoice = ({ job, tools, adapters, person }: Props) => {
       />
       {!best && (
         <p className="rounded-md border-2 border-low p-3" data-testid="no-tool">
-          <strong>No tool you have can do this.</strong>
+          <strong>No tool you have can do this{first ? ' through these adapters' : ''}.</strong>
           {toBuy &&
             ` One would: ${short(toBuy.fromNewtonMetres)} to ${short(toBuy.toNewtonMetres)} N·m, within ±${short(toBuy.deviationPercent)} % of reading, for ${toBuy.thread}-hand threads${toBuy.tools.kind === 'only' ? `, ${toBuy.tools.tools.map((kind) => (TOOL_KIND_WORDS as Readonly<Record<string, string>>)[kind] ?? kind).join(' or ')}` : ''}.`}
         </p>

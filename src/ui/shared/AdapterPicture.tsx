@@ -27,7 +27,8 @@ const linksOf = (
     const length = Math.max(offsetMillimetres * perMm, SHORTEST);
     const [fromX, fromY] = [x, y];
     [x, y] = [fromX + length * Math.cos(angle), fromY - length * Math.sin(angle)];
-    const label = { x: (fromX + x) / 2 + 16 * Math.sin(angle), y: (fromY + y) / 2 - 16 };
+    // Above the link and its end, so that the number never lies on the drawing.
+    const label = { x: (fromX + x) / 2, y: Math.min(fromY, y) - 18 };
     return { code, x, y, label: { ...label, millimetres: offsetMillimetres } };
   });
 };
