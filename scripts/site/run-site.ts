@@ -113,6 +113,8 @@ export const startApplication = async (
       PORT: String(port),
     },
   });
+  // However the server ends, its tester must not outlive it.
+  void server.exited.then(() => devices.tester.stop());
   const address = `http://127.0.0.1:${port}`;
   await untilItAnswers(address, server, log);
   const stop = async (): Promise<void> => {
