@@ -1,4 +1,3 @@
-import { standardDeviation } from 'simple-statistics';
 import { describe, expect, test } from 'vitest';
 import { drift, twoSidedT } from '#core/calibration/drift.ts';
 import { appliedTorque, figureAt } from '#core/calibration/error-at.ts';
@@ -63,13 +62,6 @@ describe('a session evaluated', () => {
       '0.57742',
     ]);
     expect(point?.expandedPercent).toBeCloseTo(1.2637, 4);
-  });
-
-  test('s against an independent library: simple-statistics’ population deviation times √(n/(n − 1))', () => {
-    const references = [10.12, 10.03, 9.94, 10.2, 9.87, 10.05, 9.99];
-    const deviations = references.map((reference) => ((10 - reference) / reference) * 100);
-    const [point] = evaluated([{ shown: 10, references }]).points;
-    expect(point?.deviationPercent).toBeCloseTo(standardDeviation(deviations) * Math.sqrt(7 / 6), 10);
   });
 
   test.each([
