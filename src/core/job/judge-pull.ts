@@ -3,6 +3,7 @@ import { accepted, type Result, refused } from '../result.ts';
 import { type ToolSetting, toolSetting } from '../setting/tool-setting.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
 import { isIndicating, isPreset, type Tool } from '../tool/tool.ts';
+import { isInUsableBand } from '../tool/usable-band.ts';
 import { displayDigits, writtenResolution } from '../torque/display.ts';
 import { likelyMixUps } from '../torque/mix-up.ts';
 import { readNumber } from '../torque/read-number.ts';
@@ -55,11 +56,9 @@ export const wantedSetting = (state: JobState, fastener: FastenerState): Result<
     state.setting?.value ?? restSetting,
   );
   const usable = calibration?.usable;
-  if (!wanted.ok || !usable || state.override) return wanted;
-  const { torque } = wanted.value;
-  const isInBand =
-    torque >= usable.lowNewtonMetres * (1 - 1e-9) && torque <= usable.highNewtonMetres * (1 + 1e-9);
-  return isInBand ? wanted : refused({ code: 'outside-usable-band', ...usable });
+  if (!wanted.ok || !usable || state.override || isInUsableBand(state.tool, wanted.value.torque))
+    return wanted;
+  return refused({ code: 'outside-usable-band', ...usable });
 };
 
 /** Whether the tool is already set to what a fastener wants; one that shows a torque, or has one setting, always is. */

@@ -4,11 +4,11 @@ import { settingInNewtonMetres } from '../setting/scale.ts';
 import { type ToolSetting, toolSetting } from '../setting/tool-setting.ts';
 import type { Schools } from '../target/schools.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
-import type { NewtonMetres } from '../torque/unit.ts';
 import { conformanceProbability } from '../verdict/conformance-probability.ts';
 import { pullStandardUncertainty } from '../verdict/pull-uncertainty.ts';
 import { isIndicating, type Tool } from './tool.ts';
 import type { ToolBlock } from './tool-standing.ts';
+import { isInUsableBand } from './usable-band.ts';
 
 /** What a fastener asks of a tool. */
 export type ToolWanted = {
@@ -68,14 +68,6 @@ const driveOut = ({ drive }: Tool, fastener: Drive): readonly ToolOut[] => {
   return isWrong ? ['drive-does-not-fit'] : [];
 };
 
-const isInBand = ({ calibration }: Tool, torque: NewtonMetres): boolean => {
-  const usable = calibration?.usable;
-  return (
-    !usable ||
-    (torque >= usable.lowNewtonMetres * (1 - 1e-9) && torque <= usable.highNewtonMetres * (1 + 1e-9))
-  );
-};
-
 type Considered = { readonly fit: ToolFit | null; readonly because: readonly ToolOut[] };
 
 const considered = (
@@ -102,7 +94,7 @@ const considered = (
     return { fit: null, because: [...plain, range] };
   }
   const { torque, turns } = setting.value;
-  const because = [...plain, ...(isInBand(tool, torque) ? [] : (['outside-usable-band'] as const))];
+  const because = [...plain, ...(isInUsableBand(tool, torque) ? [] : (['outside-usable-band'] as const))];
   if (because.length > 0) return { fit: null, because };
   const { low, high } = wanted.target;
   return {
@@ -117,17 +109,19 @@ const considered = (
   };
 };
 
-/** Probabilities closer than this are the same to a person at a bench. */
-const SAME_PROBABILITY = 0.005;
+/** Steps of probability: two tools in one step are as sure to a person at a bench. */
+const PROBABILITY_STEP = 0.005;
+const stepOf = (probability: number): number => Math.round(probability / PROBABILITY_STEP);
 
-const better = (a: ToolFit, b: ToolFit): number => {
-  if (Math.abs(a.probability - b.probability) > SAME_PROBABILITY) return b.probability - a.probability;
-  if (a.isInCalibratedPart !== b.isInCalibratedPart) return a.isInCalibratedPart ? -1 : 1;
-  return a.travel - b.travel || a.tool.code.localeCompare(b.tool.code);
-};
+/** Orders tools that can do something, the better one first: by the probability that a pull lands inside acceptance, then by a setting in the
+ *  part of the range that is calibrated, then by least travel from where each stands. */
+export const betterFit = (a: ToolFit, b: ToolFit): number =>
+  stepOf(b.probability) - stepOf(a.probability) ||
+  Number(b.isInCalibratedPart) - Number(a.isInCalibratedPart) ||
+  a.travel - b.travel ||
+  a.tool.code.localeCompare(b.tool.code);
 
-/** Ranks the tools for a fastener: by the probability that a pull lands inside acceptance, then by a setting in the part of the range that
- *  is calibrated, then by least travel from where each stands; and says why each of the others is out. */
+/** Ranks the tools for a fastener, the best first, and says why each of the others is out. */
 export const rankedTools = (
   candidates: readonly ToolCandidate[],
   wanted: ToolWanted,
@@ -138,7 +132,7 @@ export const rankedTools = (
     ...considered(candidate, wanted, school),
   }));
   return {
-    fits: all.flatMap(({ fit }) => (fit ? [fit] : [])).sort(better),
+    fits: all.flatMap(({ fit }) => (fit ? [fit] : [])).sort(betterFit),
     out: all.flatMap(({ tool, fit, because }) => (fit ? [] : [{ tool, because }])),
   };
 };

@@ -1,8 +1,8 @@
 import { settingThrough } from '../adapter/adapter.ts';
 import type { FastenerState, JobState } from '../job/state.ts';
 import { NO_CONDITIONS } from '../requirement/conditions.ts';
-import { printedUnit } from '../requirement/requirement.ts';
 import {
+  betterFit,
   rankedTools,
   type ToolCandidate,
   type ToolFit,
@@ -18,11 +18,9 @@ export type ToolForJob = {
   readonly tool: Tool;
   /** Fasteners it can do. */
   readonly can: number;
-  /** The lowest probability over those, that a pull lands inside acceptance; null where it can do none. */
-  readonly worstProbability: number | null;
-  /** Whether its scale reads in a unit the job's requirements are printed in, so that nothing is converted by eye. */
-  readonly isInPrintedUnit: boolean;
-  /** The setting for the first of them. */
+  /** The fit it is least sure of, the first of those; null where it can do none. */
+  readonly worst: ToolFit | null;
+  /** The fit for the first fastener it can do. */
   readonly first: ToolFit | null;
   /** Why it is out for the others, each reason once. */
   readonly because: readonly ToolOut[];
@@ -58,50 +56,42 @@ const alike = (
   return [...groups.values()];
 };
 
-/** Past this the difference between two tools is smaller than anything that is shown or felt. */
-const SURE = 0.999;
-const rankedProbability = ({ worstProbability }: ToolForJob): number => Math.min(worstProbability ?? 0, SURE);
-
-/** Orders tools for a job, the better one first: what does more of it, lands inside acceptance more surely, reads in the unit that is printed,
- *  and works in its calibrated part. */
-export const betterTool = (a: ToolForJob, b: ToolForJob): number =>
+const better = (a: ToolForJob, b: ToolForJob): number =>
   b.can - a.can ||
-  rankedProbability(b) - rankedProbability(a) ||
-  Number(b.isInPrintedUnit) - Number(a.isInPrintedUnit) ||
-  Number(b.first?.isInCalibratedPart ?? false) - Number(a.first?.isInCalibratedPart ?? false) ||
-  a.tool.code.localeCompare(b.tool.code);
+  (a.worst && b.worst ? betterFit(a.worst, b.worst) : a.tool.code.localeCompare(b.tool.code));
 
-/** The tools for a job, the best first, through whatever adapter multiplies the torque by `factor`; and what the shop would have to buy for the
- *  first fastener that none can do. */
+/** The tools for a job, the one that does most of it first, then the best fit; and what the shop would have to buy for the first fastener that
+ *  none can do. `factorOf` says how adapters multiply what a tool shows. */
 export const toolsForJob = (
   state: JobState,
   candidates: readonly ToolCandidate[],
-  factor: number,
+  factorOf: (tool: Tool) => number,
 ): { readonly tools: readonly ToolForJob[]; readonly toBuy: ToolToBuy | null } => {
-  const groups = alike(state, factor).map((group) => ({
-    ...group,
-    ranking: rankedTools(candidates, group.wanted, state.plan.schools.betweenGraduations),
-  }));
-  const printed = new Set(
-    state.fasteners.map(({ planned }) => printedUnit(planned.requirement.requirement, 'N.m')),
-  );
-  const tools = candidates.map(({ tool }) => {
-    const fits = groups.flatMap(({ count, ranking }) => {
-      const fit = ranking.fits.find((each) => each.tool === tool);
-      return fit ? [{ count, fit }] : [];
-    });
-    const because = groups.flatMap(
-      ({ ranking }) => ranking.out.find((each) => each.tool === tool)?.because ?? [],
-    );
+  const { betweenGraduations } = state.plan.schools;
+  const groupsOf = new Map<number, ReturnType<typeof alike>>();
+  const tools = candidates.map((candidate): ToolForJob => {
+    const factor = factorOf(candidate.tool);
+    const groups = groupsOf.get(factor) ?? alike(state, factor);
+    groupsOf.set(factor, groups);
+    const each = groups.map(({ wanted, count }) => ({
+      count,
+      ...rankedTools([candidate], wanted, betweenGraduations),
+    }));
+    const fits = each.flatMap(({ count, fits: [fit] }) => (fit ? [{ count, fit }] : []));
+    const [first] = fits;
     return {
-      tool,
+      tool: candidate.tool,
       can: fits.reduce((sum, { count }) => sum + count, 0),
-      worstProbability: fits.length > 0 ? Math.min(...fits.map(({ fit }) => fit.probability)) : null,
-      isInPrintedUnit: printed.has(tool.scale.unit),
-      first: fits[0]?.fit ?? null,
-      because: [...new Set(because)],
+      worst: fits.reduce<ToolFit | null>(
+        (worst, { fit }) => (worst && worst.probability <= fit.probability ? worst : fit),
+        null,
+      ),
+      first: first?.fit ?? null,
+      because: [...new Set(each.flatMap(({ out: [none] }) => none?.because ?? []))],
     };
   });
-  const without = groups.find(({ ranking }) => ranking.fits.length === 0);
-  return { tools: tools.sort(betterTool), toBuy: without ? toolToBuy(without.wanted) : null };
+  const without = alike(state, 1).find(
+    ({ wanted }) => rankedTools(candidates, wanted, betweenGraduations).fits.length === 0,
+  );
+  return { tools: tools.sort(better), toBuy: without ? toolToBuy(without.wanted) : null };
 };

@@ -3,8 +3,8 @@ import { deviceNow } from '#client/happen.ts';
 import { type Adapter, adapterFactor, type MountedAdapter } from '#core/adapter/adapter.ts';
 import { needsWarmUp } from '#core/calibration/interval.ts';
 import type { Person } from '#core/job/event.ts';
-import { isIndicating, isPreset } from '#core/tool/tool.ts';
-import { betterTool, type ToolForJob, toolsForJob } from '#core/tool/tools-for-job.ts';
+import { isIndicating, isPreset, type Tool } from '#core/tool/tool.ts';
+import { type ToolForJob, toolsForJob } from '#core/tool/tools-for-job.ts';
 import { displayDigits } from '#core/torque/display.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import type { CribTool } from '#wire/tool.ts';
@@ -23,11 +23,9 @@ type Props = {
   readonly person: Person;
 };
 
-const canWords = ({ can, worstProbability }: ToolForJob, total: number): string => {
+const canWords = ({ can, worst }: ToolForJob, total: number): string => {
   const reach = can === total ? 'does every fastener' : `does ${can} of ${total}`;
-  return worstProbability === null
-    ? reach
-    : `${reach}, ${probabilityWords(worstProbability)} inside acceptance`;
+  return worst ? `${reach}, ${probabilityWords(worst.probability)} inside acceptance` : reach;
 };
 
 const isSettingTool = (tool: ToolForJob['tool']): boolean => !isIndicating(tool) && !isPreset(tool);
@@ -42,20 +40,17 @@ export const ToolChoice = ({ job, tools, adapters, person }: Props) => {
   const [overriding, setOverriding] = useState<CribTool | null>(null);
   const total = state.fasteners.length;
   const [first] = chain;
-  const factorOf = ({ tool }: CribTool): number => {
+  const factorOf = (tool: Tool): number => {
     const factor = adapterFactor(tool.leverMillimetres, chain);
     return factor.ok ? factor.value : 0;
   };
   const fitting = tools.filter(
-    (each) => !first || (each.tool.drive === first.adapter.driveIn && factorOf(each) > 0),
+    ({ tool }) => !first || (tool.drive === first.adapter.driveIn && factorOf(tool) > 0),
   );
-  const ranked = fitting
-    .map((each) => toolsForJob(state, [{ ...each, standsAt: null }], factorOf(each)).tools[0] as ToolForJob)
-    .sort(betterTool);
-  const { toBuy } = toolsForJob(
+  const { tools: ranked, toBuy } = toolsForJob(
     state,
-    tools.map((each) => ({ ...each, standsAt: null })),
-    1,
+    fitting.map((each) => ({ ...each, standsAt: null })),
+    factorOf,
   );
   const [best, ...others] = ranked.filter(({ can }) => can > 0);
   const out = ranked.filter(({ can }) => can === 0);

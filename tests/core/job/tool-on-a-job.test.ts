@@ -108,43 +108,60 @@ test('the tools for a whole job: the one that does most comes first; where none 
     scale: { ...TOOL.scale, unit: 'N.m', minimum: 5, maximum: 25 },
   };
   const candidates = [large, TOOL].map((tool) => ({ tool, blocks: [], standsAt: null }));
-  const { tools, toBuy } = toolsForJob(job.state, candidates, 1);
+  const { tools, toBuy } = toolsForJob(job.state, candidates, () => 1);
   expect(tools.map(({ tool: { code: name }, can }) => [name, can])).toEqual([
     ['T-1', 2],
     ['L', 1],
   ]);
   expect(tools[0]?.because).toEqual(['range-too-low']);
   expect(toBuy).toBeNull();
-  expect(toolsForJob(job.state, [candidates[1] as never], 1).toBuy).toMatchObject({ toNewtonMetres: 20 });
+  expect(toolsForJob(job.state, [candidates[1] as never], () => 1).toBuy).toMatchObject({
+    toNewtonMetres: 20,
+  });
 });
 
-test('of two tools that are as sure, the one that reads in the printed unit comes first; a surer one still wins', () => {
+test('of two tools that are as sure, the one with less travel comes first; a surer one still wins', () => {
   const job = new SampleJob(['20 to 24 in-lb']);
-  const metric: Tool = {
+  // 22 lbf·in is 2.486 N·m: 5.2 turns of 0.4 from 0.4, against 3.4 turns of 5 from 5.
+  const scale = {
+    ...TOOL.scale,
+    unit: 'N.m',
+    minimum: 0.4,
+    maximum: 4,
+    perTurn: 0.4,
+    graduation: 0.02,
+  } as const;
+  const far: Tool = {
     ...TOOL,
     id: 'm',
-    code: 'A-metric',
+    code: 'A-far',
     limitPercent: 1,
-    scale: {
-      ...TOOL.scale,
-      unit: 'N.m',
-      minimum: 0.4,
-      maximum: 4,
-      perTurn: 0.4,
-      graduation: 0.02,
-      mainStart: 0.4,
-    },
+    restSetting: 0.4,
+    scale: { ...scale, mainStart: 0.4 },
   };
-  const inch: Tool = { ...TOOL, limitPercent: 1.5 };
+  const near: Tool = { ...TOOL, limitPercent: 1.5 };
   const codes = (...tools: readonly Tool[]) =>
     toolsForJob(
       job.state,
       tools.map((tool) => ({ tool, blocks: [], standsAt: null })),
-      1,
-    ).tools.map(({ tool, isInPrintedUnit }) => [tool.code, isInPrintedUnit]);
-  expect(codes(metric, inch)).toEqual([
-    ['T-1', true],
-    ['A-metric', false],
-  ]);
-  expect(codes(metric, { ...inch, limitPercent: 12 })[0]).toEqual(['A-metric', false]);
+      () => 1,
+    ).tools.map(({ tool }) => tool.code);
+  expect(codes(far, near)).toEqual(['T-1', 'A-far']);
+  expect(codes({ ...near, limitPercent: 12 }, far)).toEqual(['A-far', 'T-1']);
+});
+
+test('each tool is asked through its own lever', () => {
+  const job = new SampleJob(['30 to 34 in-lb']);
+  const candidates = [TOOL, { ...TOOL, id: 'b', code: 'T-0' }].map((tool) => ({
+    tool,
+    blocks: [],
+    standsAt: null,
+  }));
+  const { tools } = toolsForJob(job.state, candidates, ({ code: name }) => (name === 'T-0' ? 2 : 1));
+  expect(tools.map(({ tool, first }) => [tool.code, first?.setting.text])).toEqual(
+    expect.arrayContaining([
+      ['T-1', '32.0'],
+      ['T-0', '16.0'],
+    ]),
+  );
 });
