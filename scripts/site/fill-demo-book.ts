@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
+import { readPrinted } from '#core/book/book-requirement.ts';
 import { readRequirementLine, requirementLines } from '#core/book/requirement-list.ts';
 import { type Source, sourceName } from '#core/book/source.ts';
 import { readSourceLine, sourceLines } from '#core/book/source-list.ts';
@@ -7,6 +8,7 @@ import { valueOrThrow } from '#core/fault.ts';
 import type { Person } from '#core/job/event.ts';
 import type { TerminalLine } from '#core/job/terminal-list.ts';
 import { readLabel } from '#core/label/read-label.ts';
+import { NO_CONDITIONS } from '#core/requirement/conditions.ts';
 import { keepRequirement } from '#server/services/keep-requirement.ts';
 import { addSource, changeSource } from '#server/services/keep-source.ts';
 import { keepTable } from '#server/services/keep-table.ts';
@@ -26,13 +28,24 @@ type DemoTable = {
   readonly madeForMaterial: string;
 };
 
+/** A requirement whose print contradicts itself, as the demo's lead settled it. */
+type DemoSettled = {
+  readonly part: string;
+  readonly size: string;
+  readonly printed: string;
+  readonly readAs: string;
+  readonly source: string;
+  readonly place: string;
+  readonly why: string;
+};
+
 const named = (sources: readonly Source[], name: string): Source => {
   const found = sources.find((source) => sourceName(source) === name);
   if (!found) throw new Error(`the demo has no source ${name}`);
   return found;
 };
 
-/** Fills the spec book of the demo: its sources, one of them superseded, its requirements, two pairs of which disagree, its tables. */
+/** Fills the spec book of the demo: its sources, one of them superseded, its requirements, two pairs of which disagree and one that contradicts itself, its tables. */
 export const fillDemoBook = async (lead: Person): Promise<void> => {
   for (const line of valueOrThrow(sourceLines(text('sources.csv'))).lines) {
     const { value, findings } = readSourceLine(line);
@@ -45,6 +58,23 @@ export const fillDemoBook = async (lead: Person): Promise<void> => {
     if (!value) throw new Error(JSON.stringify(findings));
     const draft = { id: uuidv7(), basedOn: null, isWithdrawn: false, why: '', ...value };
     valueOrThrow(await keepRequirement(draft, lead));
+  }
+  for (const { printed, readAs, why, source, ...what } of JSON.parse(
+    text('settled.json'),
+  ) as readonly DemoSettled[]) {
+    const torque = valueOrThrow(readPrinted(printed, readAs, 'N.m'));
+    const body = {
+      ...what,
+      torque,
+      otherPart: null,
+      conditions: NO_CONDITIONS,
+      isPartSofter: false,
+      note: '',
+    };
+    const sourceId = named(sources, source).id;
+    valueOrThrow(
+      await keepRequirement({ id: uuidv7(), basedOn: null, sourceId, isWithdrawn: false, why, body }, lead),
+    );
   }
   for (const demo of JSON.parse(text('tables.json')) as readonly DemoTable[]) {
     const { table } = valueOrThrow(readLabel(text('tables', demo.file)));

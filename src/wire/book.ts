@@ -170,6 +170,8 @@ export type SearchHit = DeepReadonly<z.infer<typeof searchHitSchema>>;
 export const conflictSchema = z.strictObject({
   /** What both are for, as the first prints it. */
   subject: z.string(),
+  /** Whether one source says both: `first` as it was settled, `other` the same requirement with what it prints beside. */
+  isWithinOneSource: z.boolean(),
   first: keptRequirementSchema,
   other: keptRequirementSchema,
   firstNewtonMetres: z.number().nullable(),

@@ -123,6 +123,25 @@ test('sources that disagree are shown side by side with the likely cause, and de
   await expect(page.getByTestId('disagreement')).toContainText('decided for this one: the pencil note');
 });
 
+test('a source that contradicts itself is shown with both values and how it was settled', async ({
+  page,
+}) => {
+  await signedIn(page, 'Ayu');
+  await page.goto('/specs/conflicts');
+  await page.waitForLoadState('networkidle');
+  const conflict = page.getByRole('region', { name: 'dome heater thermostat terminal, 14 AWG' });
+  await expect(conflict).toContainText('One source prints both: “17 in-lb (2.9 Nm)”');
+  await expect(conflict).toContainText('Ayu settled it on');
+  // 17 lbf·in is 1.921 N·m (NIST SP 811, appendix B.9); 2.9 is 51 % more.
+  await expect(conflict).toContainText('+51 %');
+  await expect(conflict.getByRole('button', { name: /governs/ })).toHaveCount(0);
+  await conflict.getByRole('button', { name: 'What would it change?' }).click();
+  await expect(conflict).toContainText('No job uses');
+  await conflict.getByRole('link', { name: 'Settle it otherwise' }).click();
+  await expect(page.getByTestId('disagreement')).toContainText('Its source contradicts itself.');
+  await expect(page.getByTestId('disagreement')).toContainText('Ayu settled on 17 in-lb');
+});
+
 test('a superseded source says what rests on it and moves it', async ({ page }) => {
   await signedIn(page, 'Ayu');
   await page.goto('/specs/sources');

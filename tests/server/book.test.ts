@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
+import { readPrinted } from '#core/book/book-requirement.ts';
 import type { Source } from '#core/book/source.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { SCREW_TERMINALS } from '#core/lookup/published/screw-terminals.ts';
@@ -61,7 +62,11 @@ const keep = async (of: RequirementDraft) => valueOrThrow(await keepRequirement(
 const jobOn = async (name: string): Promise<string> => {
   const { fromBook } = valueOrThrow(await readBookRequirement(name));
   const job = newJob('position,label,x_mm,y_mm,conductor,requirement\nX1,pump,10,10,14 AWG,R\n');
-  const lines = job.lines.map((line) => ({ ...line, readAs: fromBook.torque.printed, book: fromBook.book }));
+  const lines = job.lines.map((line) => ({
+    ...line,
+    readAs: fromBook.torque.readAs ?? fromBook.torque.printed,
+    book: fromBook.book,
+  }));
   valueOrThrow(await planJob({ ...job, lines }, await person('Lea')));
   return job.jobId;
 };
@@ -330,6 +335,42 @@ describe('sources', () => {
       'attachment-type',
     );
     expect(code(await attachedFile(uuidv7(), false))).toBe('not-found');
+  });
+});
+
+describe('where one source prints two values', () => {
+  test('it stands among the disagreements, settled by whom and why, with the effect of the other value', async () => {
+    const from = await source('Twice printed');
+    const plain = plainBookRequirement('twice printed clamp', '20 to 24 lbf·in');
+    const torque = valueOrThrow(readPrinted('20 to 24 in-lb (1.6 to 2.0 Nm)', '20 to 24 in-lb', 'N.m'));
+    const kept = await keep({
+      ...draft(from.id, 'twice printed clamp', '20 to 24 lbf·in'),
+      body: { ...plain, torque },
+      why: 'the maker says so',
+    });
+    const tam = await person('Tam');
+    const job = await jobOn(kept.code);
+    await appendEvents(job, await readyEvents(job, tam), tam);
+    valueOrThrow(await appendEvents(job, pullEvents(await stateOf(job), 'X1', tam), tam));
+    const found = async () => (await bookConflicts()).find(({ first }) => first.id === kept.id);
+    expect(await found()).toMatchObject({
+      isWithinOneSource: true,
+      other: { id: kept.id, body: { torque: { printed: '1.6 to 2.0 Nm' } } },
+      decision: { by: 'Lea', why: 'the maker says so' },
+    });
+    // 22 lbf·in is 2.49 N·m, above 2.0.
+    expect(valueOrThrow(await conflictEffects(kept.id, kept.id))).toMatchObject([
+      { job: { id: job }, pulled: 1, changed: [{ position: 'X1', was: 'in', would: 'high' }] },
+    ]);
+    const decision = { first: kept.id, other: kept.id, chosen: kept.id, why: 'x' };
+    expect(code(await decideConflict(decision, await person('Lea')))).toBe('not-in-conflict');
+    await keep({
+      ...draft(from.id, 'twice printed clamp', '20 to 24 lbf·in'),
+      id: kept.id,
+      basedOn: 1,
+      why: 'a new print says one thing',
+    });
+    expect(await found()).toBeUndefined();
   });
 });
 

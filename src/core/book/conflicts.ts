@@ -1,8 +1,10 @@
 import { disagreements } from '../requirement/agreement.ts';
+import { readRequirement } from '../requirement/read-requirement.ts';
 import type { Schools } from '../target/schools.ts';
 import { type Specification, specifiedTarget } from '../target/specified-target.ts';
 import { type LikelyMixUp, likelyMixUps } from '../torque/mix-up.ts';
-import type { NewtonMetres } from '../torque/unit.ts';
+import type { NewtonMetres, TorqueUnit } from '../torque/unit.ts';
+import type { PrintedTorque } from './book-requirement.ts';
 
 /** What one current source says about a thing: an id, and the specification. */
 export type BookStatement = { readonly id: string; readonly specification: Specification };
@@ -36,6 +38,17 @@ const between = (a: BookStatement, b: BookStatement, schools: Schools): Conflict
     differencePercent: isKnown ? (otherTarget / firstTarget - 1) * 100 : null,
     likely: isKnown ? likelyMixUps(otherTarget, firstTarget) : [],
   };
+};
+
+/** What a source prints beside the value that was settled on, where it prints two that disagree beyond rounding (`14 in-lb / 2.6 Nm`); null
+ *  where it says one thing. */
+export const contradiction = (torque: PrintedTorque, siteUnit: TorqueUnit): PrintedTorque | null => {
+  const read = readRequirement(torque.printed, siteUnit);
+  if (!read.ok || read.value.disagreements.length === 0) return null;
+  const all = [read.value.requirement, ...read.value.alsoPrinted];
+  const at = all.findIndex((requirement) => disagreements(torque.requirement, requirement).length > 0);
+  const requirement = all[at];
+  return requirement ? { printed: read.value.statements[at] ?? '', readAs: null, requirement } : null;
 };
 
 /** Every pair of statements about one thing that disagree beyond rounding, in the order given. Two requirements that print a torque

@@ -7,6 +7,21 @@ import type { Connection } from '../database/pool.ts';
 /** What people call a requirement: R-12. */
 export const requirementCode = (number: number): string => `R-${number}`;
 
+const REVISION_COLUMNS = [
+  'id',
+  'revision',
+  'source_id',
+  'is_withdrawn',
+  'body',
+  'why',
+  'changed_by',
+  'changed_at',
+] as const;
+
+/** The columns that make a requirement, of a table that holds them: its number stands with its newest revision. */
+const columnsOf = (table: 'book_requirements' | 'heads'): string =>
+  ['number', ...REVISION_COLUMNS].map((column) => `${table}.${column}`).join(', ');
+
 const keptOf = (row: RowDataPacket): KeptRequirement =>
   keptRequirementSchema.parse({
     id: row['id'],
@@ -27,15 +42,7 @@ export const selectRequirements = async (
 ): Promise<readonly KeptRequirement[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
-    SELECT id,
-           number,
-           revision,
-           source_id,
-           is_withdrawn,
-           body,
-           why,
-           changed_by,
-           changed_at
+    SELECT ${columnsOf('book_requirements')}
       FROM book_requirements
      WHERE :sourceId IS NULL
         OR source_id = :sourceId
@@ -48,15 +55,7 @@ export const selectRequirements = async (
 /** The requirements in force that were changed last, at most two hundred: what a screen lists before anyone searches. */
 export const selectRecentRequirements = async (db: Connection): Promise<readonly KeptRequirement[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(`
-    SELECT id,
-           number,
-           revision,
-           source_id,
-           is_withdrawn,
-           body,
-           why,
-           changed_by,
-           changed_at
+    SELECT ${columnsOf('book_requirements')}
       FROM book_requirements
      WHERE NOT is_withdrawn
      ORDER BY changed_at DESC
@@ -79,15 +78,7 @@ export const selectRequirement = async (
 ): Promise<KeptRequirement | null> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
-    SELECT id,
-           number,
-           revision,
-           source_id,
-           is_withdrawn,
-           body,
-           why,
-           changed_by,
-           changed_at
+    SELECT ${columnsOf('book_requirements')}
       FROM book_requirements
      WHERE id = :id
         OR number = :number`,
@@ -103,15 +94,8 @@ export const selectRequirementRevisions = async (
 ): Promise<readonly KeptRequirement[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
-    SELECT revisions.id,
-           heads.number,
-           revisions.revision,
-           revisions.source_id,
-           revisions.is_withdrawn,
-           revisions.body,
-           revisions.why,
-           revisions.changed_by,
-           revisions.changed_at
+    SELECT heads.number,
+           ${REVISION_COLUMNS.map((column) => `revisions.${column}`).join(', ')}
       FROM book_requirement_revisions AS revisions
       JOIN book_requirements AS heads ON heads.id = revisions.id
      WHERE revisions.id = :id
@@ -121,21 +105,25 @@ export const selectRequirementRevisions = async (
   return rows.map(keptOf);
 };
 
+/** Requirements in force, their source too, whose print a person had to settle. */
+export const selectSettledRequirements = async (db: Connection): Promise<readonly KeptRequirement[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(`
+    SELECT ${columnsOf('heads')}
+      FROM book_requirements AS heads
+      JOIN sources ON sources.id = heads.source_id AND sources.status = 'current'
+     WHERE heads.is_settled
+       AND NOT heads.is_withdrawn
+     ORDER BY heads.number`);
+  return rows.map(keptOf);
+};
+
 /** Requirements in force, their source too, that share their key with another one in force. In order of their keys. */
 export const selectSharedKeys = async (
   db: Connection,
 ): Promise<readonly { readonly specKey: string; readonly kept: KeptRequirement }[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(`
-    SELECT heads.id,
-           heads.number,
-           heads.revision,
-           heads.source_id,
-           heads.spec_key,
-           heads.is_withdrawn,
-           heads.body,
-           heads.why,
-           heads.changed_by,
-           heads.changed_at
+    SELECT heads.spec_key,
+           ${columnsOf('heads')}
       FROM book_requirements AS heads
       JOIN sources ON sources.id = heads.source_id AND sources.status = 'current'
       JOIN (SELECT inner_heads.spec_key

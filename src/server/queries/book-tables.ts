@@ -3,6 +3,8 @@ import { type KeptTable, keptTableSchema } from '#wire/book.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 
+const COLUMNS = 'id, revision, source_id, place, is_withdrawn, body, why, changed_by, changed_at';
+
 const keptOf = (row: RowDataPacket): KeptTable =>
   keptTableSchema.parse({
     id: row['id'],
@@ -23,15 +25,7 @@ export const selectTables = async (
 ): Promise<readonly KeptTable[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
-    SELECT id,
-           revision,
-           source_id,
-           place,
-           is_withdrawn,
-           body,
-           why,
-           changed_by,
-           changed_at
+    SELECT ${COLUMNS}
       FROM book_tables
      WHERE :sourceId IS NULL
         OR source_id = :sourceId
@@ -45,15 +39,7 @@ export const selectTables = async (
 export const selectTable = async (db: Connection, id: string): Promise<KeptTable | null> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
-    SELECT id,
-           revision,
-           source_id,
-           place,
-           is_withdrawn,
-           body,
-           why,
-           changed_by,
-           changed_at
+    SELECT ${COLUMNS}
       FROM book_tables
      WHERE id = :id`,
     { id },

@@ -1,13 +1,14 @@
 import { specificationOf } from '#core/book/book-requirement.ts';
-import { conflictsAmong } from '#core/book/conflicts.ts';
+import { type BookStatement, type Conflict, conflictsAmong, contradiction } from '#core/book/conflicts.ts';
 import { requirementEffect } from '#core/book/requirement-effect.ts';
 import type { Person } from '#core/job/event.ts';
 import { foldJob } from '#core/job/next-state.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { BookConflict, ConflictEffect, KeptRequirement, LogEntry } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import type { Site } from '#wire/site.ts';
 import { type Connection, database } from '../database/pool.ts';
-import { selectSharedKeys } from '../queries/book-requirements.ts';
+import { selectSettledRequirements, selectSharedKeys } from '../queries/book-requirements.ts';
 import { selectEvents } from '../queries/events.ts';
 import { selectRestingJobs } from '../queries/job-references.ts';
 import { selectSite } from '../queries/site.ts';
@@ -38,27 +39,59 @@ const grouped = (
   return [...groups.values()];
 };
 
+const statementOf = ({ id, body }: KeptRequirement): BookStatement => ({
+  id,
+  specification: specificationOf(body),
+});
+
+const shown = (
+  { firstTarget, otherTarget, differencePercent, likely }: Conflict,
+  first: KeptRequirement,
+  other: KeptRequirement,
+): Omit<BookConflict, 'isWithinOneSource' | 'decision'> => ({
+  subject: [first.body.part, first.body.size].filter(Boolean).join(', '),
+  first,
+  other,
+  firstNewtonMetres: firstTarget,
+  otherNewtonMetres: otherTarget,
+  differencePercent,
+  likely: [...likely],
+});
+
+/** Where a source contradicts itself; who settled the print has decided, and a new revision decides otherwise. */
+const conflictsWithin = (
+  settled: readonly KeptRequirement[],
+  { schools, unit }: Pick<Site, 'schools' | 'unit'>,
+): readonly BookConflict[] =>
+  settled.flatMap((first) => {
+    const torque = contradiction(first.body.torque, unit);
+    if (!torque) return [];
+    const other = { ...first, body: { ...first.body, torque } };
+    const [conflict] = conflictsAmong([statementOf(first), statementOf(other)], schools);
+    if (!conflict) return [];
+    const { id, why, changedBy: by, changedAt: at } = first;
+    return [
+      { ...shown(conflict, first, other), isWithinOneSource: true, decision: { chosen: id, why, by, at } },
+    ];
+  });
+
 const conflictsIn = async (db: Connection): Promise<readonly BookConflict[]> => {
-  const { schools } = await selectSite(db);
+  const site = await selectSite(db);
+  const { schools } = site;
   const log = await selectLog(db, 'conflict-decided', null);
-  return grouped(await selectSharedKeys(db)).flatMap((group) => {
+  const between = grouped(await selectSharedKeys(db)).flatMap((group) => {
     const byId = new Map(group.map((kept) => [kept.id, kept]));
-    const statements = group.map(({ id, body }) => ({ id, specification: specificationOf(body) }));
-    return conflictsAmong(statements, schools).map((conflict) => {
+    return conflictsAmong(group.map(statementOf), schools).map((conflict) => {
       const first = byId.get(conflict.first) as KeptRequirement;
       const other = byId.get(conflict.other) as KeptRequirement;
       return {
-        subject: [first.body.part, first.body.size].filter(Boolean).join(', '),
-        first,
-        other,
-        firstNewtonMetres: conflict.firstTarget,
-        otherNewtonMetres: conflict.otherTarget,
-        differencePercent: conflict.differencePercent,
-        likely: [...conflict.likely],
+        ...shown(conflict, first, other),
+        isWithinOneSource: false,
         decision: decisionOf(log, { first, other }),
       };
     });
   });
+  return [...between, ...conflictsWithin(await selectSettledRequirements(db), site)];
 };
 
 /** Where sources in force disagree, undecided ones first. */
@@ -97,7 +130,10 @@ export const conflictEffects = async (
   );
   if (!conflict) return refused({ code: 'not-in-conflict' });
   const { first, other } = conflict;
-  return accepted([...(await effectsOf(db, first, other)), ...(await effectsOf(db, other, first))]);
+  const effects = await effectsOf(db, first, other);
+  return accepted(
+    conflict.isWithinOneSource ? effects : [...effects, ...(await effectsOf(db, other, first))],
+  );
 };
 
 /** Decides which of two sources governs, with a reason that stays. Refuses: role-forbidden, not-in-conflict. */
@@ -107,7 +143,8 @@ export const decideConflict = async (
 ): Promise<Result<readonly BookConflict[], Problem>> => {
   if (by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
   const conflict = (await conflictsIn(database())).find(
-    ({ first, other }) => first.id === decision.first && other.id === decision.other,
+    ({ first, other, isWithinOneSource }) =>
+      !isWithinOneSource && first.id === decision.first && other.id === decision.other,
   );
   const isOneOfThem = decision.chosen === decision.first || decision.chosen === decision.other;
   if (!conflict || !isOneOfThem) return refused({ code: 'not-in-conflict' });

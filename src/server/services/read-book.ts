@@ -71,7 +71,9 @@ export const readBookRequirement = async (name: string): Promise<Result<Requirem
     bookConflicts(),
   ]);
   const conflicts = all.filter(({ first, other }) => first.id === kept.id || other.id === kept.id);
-  const decision = conflicts.find((conflict) => conflict.decision?.chosen === kept.id)?.decision;
+  const decision = conflicts.find(
+    ({ isWithinOneSource, decision: made }) => !isWithinOneSource && made?.chosen === kept.id,
+  )?.decision;
   const decided = decision ? { why: decision.why, by: decision.by } : null;
   return accepted({
     kept,

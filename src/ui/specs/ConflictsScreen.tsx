@@ -91,7 +91,7 @@ const Effects = ({ conflict }: { readonly conflict: BookConflict }) => {
         const governs = would === conflict.first.id ? conflict.first : conflict.other;
         return (
           <li key={`${job.id}${would}`}>
-            If {governs.code} governs:{' '}
+            If {conflict.isWithinOneSource ? conflict.other.body.torque.printed : governs.code} governs:{' '}
             <a href={`/jobs/${job.id}/plan`}>
               {job.number} {job.title}
             </a>
@@ -145,12 +145,12 @@ export const ConflictsScreen = ({ conflicts: first, sources, site, person }: Pro
       <h1 className="text-xl font-bold">Specs</h1>
       <SpecsTabs tab="conflicts" undecided={conflicts.filter(({ decision }) => !decision).length} />
       <ProblemNotice problem={problem} />
-      {conflicts.length === 0 && <p>No two sources in force say different things about one part.</p>}
+      {conflicts.length === 0 && <p>No source in force says another thing than the rest, or than itself.</p>}
       {conflicts.map((conflict) => {
         const { first: a, other: b, differencePercent, likely, decision } = conflict;
         return (
           <section
-            key={`${a.id}${b.id}`}
+            key={`${a.id}${b.id}${conflict.isWithinOneSource}`}
             className="panel grid gap-3 p-4"
             aria-label={conflict.subject}
             data-testid="conflict"
@@ -175,7 +175,7 @@ export const ConflictsScreen = ({ conflicts: first, sources, site, person }: Pro
                 kept={b}
                 torque={conflict.otherNewtonMetres}
                 source={sourceOf(b)}
-                isChosen={decision?.chosen === b.id}
+                isChosen={!conflict.isWithinOneSource && decision?.chosen === b.id}
                 site={site}
               />
             </div>
@@ -183,10 +183,17 @@ export const ConflictsScreen = ({ conflicts: first, sources, site, person }: Pro
             <Effects conflict={conflict} />
             {decision && (
               <p>
-                {decision.by} decided on {decision.at.slice(0, 10)}: {decision.why}
+                {decision.by} {conflict.isWithinOneSource ? 'settled it' : 'decided'} on{' '}
+                {decision.at.slice(0, 10)}
+                {decision.why && `: ${decision.why}`}
               </p>
             )}
-            {person.role === 'lead' ? (
+            {conflict.isWithinOneSource ? (
+              <p className="text-s">
+                One source prints both: “{a.body.torque.printed}”.{' '}
+                <a href={`/specs?requirement=${a.id}`}>Settle it otherwise</a> in a new revision.
+              </p>
+            ) : person.role === 'lead' ? (
               <div className="flex flex-wrap gap-2">
                 {[a, b].map((kept) => (
                   <button

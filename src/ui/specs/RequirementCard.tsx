@@ -52,7 +52,15 @@ const Revisions = ({ revisions }: { readonly revisions: readonly KeptRequirement
     </details>
   );
 
-/** Where another source says otherwise, and what was decided. */
+const decidedWords = ({ first, other, isWithinOneSource, decision }: BookConflict, id: string): string => {
+  if (!decision) return 'Nobody has decided yet.';
+  const why = decision.why && `: ${decision.why}`;
+  if (isWithinOneSource) return `${decision.by} settled on ${first.body.torque.readAs}${why}.`;
+  const against = first.id === id ? other : first;
+  return `${decision.by} decided for ${decision.chosen === id ? 'this one' : against.code}${why}.`;
+};
+
+/** Where another source, or the same one, says otherwise, and what was decided. */
 const Disagreements = ({
   conflicts,
   id,
@@ -60,16 +68,19 @@ const Disagreements = ({
   readonly conflicts: readonly BookConflict[];
   readonly id: string;
 }) =>
-  conflicts.map(({ first, other, differencePercent, decision }) => {
+  conflicts.map((conflict) => {
+    const { first, other, isWithinOneSource, differencePercent } = conflict;
     const against = first.id === id ? other : first;
     return (
-      <p key={against.id} className="rounded-md border-2 border-high p-3" data-testid="disagreement">
-        <strong>Sources disagree.</strong> {against.code} says {against.body.torque.printed}
+      <p
+        key={`${against.id}${isWithinOneSource}`}
+        className="rounded-md border-2 border-high p-3"
+        data-testid="disagreement"
+      >
+        <strong>{isWithinOneSource ? 'Its source contradicts itself.' : 'Sources disagree.'}</strong>{' '}
+        {isWithinOneSource ? 'It also says' : `${against.code} says`} {against.body.torque.printed}
         {differencePercent !== null && `, ${Math.abs(differencePercent).toFixed(0)} % apart`}.{' '}
-        {decision
-          ? `${decision.by} decided for ${decision.chosen === id ? 'this one' : against.code}: ${decision.why}`
-          : 'Nobody has decided yet.'}{' '}
-        <a href="/specs/conflicts">See both</a>
+        {decidedWords(conflict, id)} <a href="/specs/conflicts">See both</a>
       </p>
     );
   });

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { conflictsAmong } from '#core/book/conflicts.ts';
+import { readPrinted } from '#core/book/book-requirement.ts';
+import { conflictsAmong, contradiction } from '#core/book/conflicts.ts';
 import { requirementEffect } from '#core/book/requirement-effect.ts';
 import { specKey } from '#core/book/spec-key.ts';
 import { valueOrThrow } from '#core/fault.ts';
@@ -84,5 +85,27 @@ describe('what another requirement would do to a job', () => {
 
   test('an angle without a torque can’t be judged', () => {
     expect(requirementEffect(job.state, () => true, says('x', 'snug + 60°').specification)).toBeNull();
+  });
+});
+
+describe('a source that contradicts itself', () => {
+  const settled = (printed: string, readAs: string | null) =>
+    valueOrThrow(readPrinted(printed, readAs, 'N.m'));
+
+  test.each([
+    // 14 lbf·in is 1.582 N·m (NIST SP 811, appendix B.9).
+    { printed: '14 in-lb / 2.6 Nm', readAs: '14 in-lb', other: '2.6 Nm' },
+    { printed: '14 in-lb / 2.6 Nm', readAs: '2.6 Nm', other: '14 in-lb' },
+    { printed: '15-20 in-lb (1.7-3.2 Nm)', readAs: '15-20 in-lb', other: '1.7-3.2 Nm' },
+  ])('$printed, settled as $readAs, also says $other', ({ printed, readAs, other }) => {
+    expect(contradiction(settled(printed, readAs), 'N.m')?.printed).toContain(other);
+  });
+
+  test.each([
+    { printed: '14 in-lb / 1.6 Nm', readAs: null },
+    { printed: '14 in-lb', readAs: null },
+    { printed: '18 pounds', readAs: '18 in-lb' },
+  ])('$printed says one thing', ({ printed, readAs }) => {
+    expect(contradiction(settled(printed, readAs), 'N.m')).toBeNull();
   });
 });
