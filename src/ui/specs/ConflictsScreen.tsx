@@ -57,7 +57,12 @@ const Side = ({
           <span className="text-faint">
             {' '}
             ({SOURCE_KIND_WORDS[source.kind]}
-            {source.datedOn && `, ${source.datedOn}`})
+            {source.datedOn && (
+              <>
+                , <span className="whitespace-nowrap">{source.datedOn}</span>
+              </>
+            )}
+            )
           </span>
         )}
       </p>

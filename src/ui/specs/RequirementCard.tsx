@@ -79,7 +79,7 @@ const Disagreements = ({
       >
         <strong>{isWithinOneSource ? 'Its source contradicts itself.' : 'Sources disagree.'}</strong>{' '}
         {isWithinOneSource ? 'It also says' : `${against.code} says`} {against.body.torque.printed}
-        {differencePercent !== null && `, ${Math.abs(differencePercent).toFixed(0)} % apart`}.{' '}
+        {differencePercent !== null && `, ${Math.abs(differencePercent).toFixed(0)}\u00a0% apart`}.{' '}
         {decidedWords(conflict, id)} <a href="/specs/conflicts">See both</a>
       </p>
     );
