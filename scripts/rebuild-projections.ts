@@ -12,7 +12,13 @@ if (!process.env['JENTIK_DATABASE_URL'] && (await runningSite(home))) {
 }
 const database = await openSiteDatabase(home, 'Our workshop');
 try {
-  console.log(`${await rebuildProjections()} jobs written again from their events.`);
+  const rebuilt = await rebuildProjections();
+  if (rebuilt.ok) console.log(`${rebuilt.value} jobs written again from their events.`);
+  else {
+    const { job, sequence } = rebuilt.refusal;
+    console.error(`Nothing was touched: the events of job ${job} break at number ${sequence}.`);
+    process.exitCode = 1;
+  }
 } finally {
   await database.stop();
 }

@@ -2,6 +2,8 @@
 
 declare namespace App {
   interface Locals {
-    person: import('#core/job/event.ts').Person | null;
+    person: import('#core/people/person.ts').Person | null;
+    /** Since when that person is signed in on this device. */
+    signedInAt: string | null;
   }
 }

@@ -2,7 +2,7 @@ import { defineMiddleware } from 'astro:middleware';
 import { faultResponse } from '#server/http/endpoint.ts';
 import { sessionToken } from '#server/http/session-cookie.ts';
 import { everyone } from '#server/services/read-site.ts';
-import { sessionPerson } from '#server/services/session.ts';
+import { signedInBy } from '#server/services/session.ts';
 
 const OPEN_PAGES: ReadonlySet<string> = new Set(['/sign-in', '/first-run']);
 
@@ -25,7 +25,9 @@ const secured = (response: Response): Response => {
 export const onRequest = defineMiddleware(async ({ cookies, locals, redirect, url }, next) => {
   try {
     const token = sessionToken(cookies);
-    locals.person = token ? await sessionPerson(token) : null;
+    const signedIn = token ? await signedInBy(token) : null;
+    locals.person = signedIn?.person ?? null;
+    locals.signedInAt = signedIn?.signedInAt ?? null;
     if (url.pathname.startsWith('/api/') || url.pathname.startsWith('/_')) return secured(await next());
     if (!locals.person && !OPEN_PAGES.has(url.pathname)) {
       const isEmpty = (await everyone()).length === 0;

@@ -1,17 +1,21 @@
 import { rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
+import { judgePull } from '#core/command/judge-pull.ts';
+import { applied, jobViewOf } from '#core/event/apply.ts';
+import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { CAUTION_IDS } from '#core/job/cautions.ts';
-import { type JobHappening, type Person, type UnplacedEvent, unplacedEvent } from '#core/job/event.ts';
-import { judgePull, wantedSetting } from '#core/job/judge-pull.ts';
-import { foldJob, nextJobState } from '#core/job/next-state.ts';
-import { type FastenerState, fastenerAt, type JobState } from '#core/job/state.ts';
 import { readTerminalLines, terminalLines } from '#core/job/terminal-list.ts';
 import { EMPTY_HEAD, firstBreak, placedEvent } from '#core/ledger/hash-chain.ts';
+import type { Person } from '#core/people/person.ts';
+import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { readingOrder } from '#core/sequence/reading-order.ts';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import type { Tool } from '#core/tool/tool.ts';
+import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { wantedSetting } from '#core/view/wanted-setting.ts';
 import { ensureBuilt } from '../site/build.ts';
 import { ensureDebianPackage } from '../site/debian-package.ts';
 import { demoPeople, fillDemo } from '../site/fill-demo.ts';
@@ -64,18 +68,23 @@ const tool: Tool = {
   calibration: null,
 };
 
-const workedJob = (): { readonly events: readonly UnplacedEvent[]; readonly state: JobState } => {
+const receipt = (at: string) => ({
+  clock: { device: null, offsetMilliseconds: null, correctedTime: at, finding: null },
+  serverTime: at,
+});
+
+const workedJob = (): { readonly events: readonly UnplacedEvent[]; readonly state: JobView } => {
   const job = uuidv7();
   const events: UnplacedEvent[] = [];
-  let state: JobState | null = null;
-  const happen = (happening: JobHappening): JobState => {
+  let state: JobView | null = null;
+  const happen = (happening: JobHappening): JobView => {
     const event = unplacedEvent(
       { id: uuidv7(), job, deviceTime: '2026-11-02T08:00:00.000Z', person },
       happening,
     );
     events.push(event);
-    state = valueOrThrow(nextJobState(state, event));
-    return state;
+    state = applied(state, event);
+    return state as JobView;
   };
   const fasteners = readTerminalLines(
     valueOrThrow(terminalLines(list)).lines,
@@ -85,6 +94,7 @@ const workedJob = (): { readonly events: readonly UnplacedEvent[]; readonly stat
   const plan = {
     number: '0001',
     title: 'Bench',
+    rules: NEWEST_RULES.number,
     seenFrom: 'here',
     jobKind: 'control-cabinet',
     source: { title: 'x', revision: '', place: '' },
@@ -95,7 +105,7 @@ const workedJob = (): { readonly events: readonly UnplacedEvent[]; readonly stat
   happen({ kind: 'job-planned', body: plan });
   happen({ kind: 'tool-chosen', body: { tool, adapters: [], blocks: [], override: null } });
   let now = happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
-  const wanted = valueOrThrow(wantedSetting(now, fastenerAt(now, 'P1') as FastenerState));
+  const wanted = valueOrThrow(wantedSetting(now, fastenerAt(now, 'P1') as FastenerView));
   now = happen({
     kind: 'tool-set',
     body: { toolId: tool.id, setting: { text: wanted.text, value: wanted.setting, unit: 'lbf.in' } },
@@ -119,12 +129,12 @@ export const benchJob = (): void => {
   const places = readTerminalLines(lines, 'N.m', DEFAULT_SCHOOLS).flatMap(({ fastener }) => fastener ?? []);
   measured(`reading order of ${TERMINALS} terminals`, 30, () => readingOrder(places));
   const { events, state } = workedJob();
-  measured(`fold ${events.length} events from nothing`, 20, () => foldJob(events));
+  measured(`fold ${events.length} events from nothing`, 20, () => jobViewOf(events));
   measured('judge one pull and fold it onto that job', 200, () => {
     const body = valueOrThrow(
       judgePull(state, { position: 'P7', method: 'click', readingText: null, readingStands: false }),
     );
-    nextJobState(
+    applied(
       state,
       unplacedEvent(
         { id: 'x', job: state.job, deviceTime: '2026-11-02T08:00:00.000Z', person },
@@ -134,7 +144,7 @@ export const benchJob = (): void => {
   });
   let head = EMPTY_HEAD;
   const chain = events.map((event) => {
-    const placed = placedEvent(event, head, event.deviceTime);
+    const placed = placedEvent(event, head, receipt(event.deviceTime));
     head = { sequence: placed.sequence, hash: placed.hash };
     return placed;
   });
@@ -165,6 +175,7 @@ export const benchScreen = async (): Promise<void> => {
         eventId: uuidv7(),
         deviceTime: new Date().toISOString(),
         title: 'Bench',
+        rules: NEWEST_RULES.number,
         seenFrom: 'here',
         source: { title: 'x', revision: '', place: '' },
         lines,

@@ -5,9 +5,9 @@ import { readRequirementLine, requirementLines } from '#core/book/requirement-li
 import { type Source, sourceName } from '#core/book/source.ts';
 import { readSourceLine, sourceLines } from '#core/book/source-list.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import type { Person } from '#core/job/event.ts';
 import type { TerminalLine } from '#core/job/terminal-list.ts';
 import { readLabel } from '#core/label/read-label.ts';
+import type { Person } from '#core/people/person.ts';
 import { NO_CONDITIONS } from '#core/requirement/conditions.ts';
 import { keepRequirement } from '#server/services/keep-requirement.ts';
 import { addSource, changeSource } from '#server/services/keep-source.ts';

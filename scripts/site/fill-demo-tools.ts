@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Adapter } from '#core/adapter/adapter.ts';
 import { sessionPlan } from '#core/calibration/session-plan.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import type { Person } from '#core/job/event.ts';
+import type { Person } from '#core/people/person.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { toNewtonMetres } from '#core/torque/unit.ts';
 import { addTool } from '#server/services/add-tool.ts';

@@ -1,23 +1,23 @@
 import { readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
+import { commandOf, decide, knewOf } from '#core/command/decide.ts';
+import { judgePull } from '#core/command/judge-pull.ts';
+import { knowingNothing } from '#core/command/known.ts';
+import { applied } from '#core/event/apply.ts';
+import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
+import { lifted } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { cautionsFor } from '#core/job/cautions.ts';
-import {
-  type JobHappening,
-  type Person,
-  type PullMethod,
-  type UnplacedEvent,
-  unplacedEvent,
-} from '#core/job/event.ts';
-import { isSetFor, judgePull, wantedSetting } from '#core/job/judge-pull.ts';
-import { nextJobState } from '#core/job/next-state.ts';
-import { type FastenerState, fastenerAt, type JobState } from '#core/job/state.ts';
+import type { PullMethod } from '#core/job/pull.ts';
 import { terminalLines } from '#core/job/terminal-list.ts';
+import type { Person } from '#core/people/person.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { inTransaction } from '#server/database/pool.ts';
-import { lockHead } from '#server/queries/jobs.ts';
+import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { isSetFor, wantedSetting } from '#core/view/wanted-setting.ts';
+import { appendedTo } from '#server/append/append-events.ts';
+import type { Contact } from '#server/append/event-clock.ts';
 import { addPerson } from '#server/services/add-person.ts';
-import { appendInTransaction } from '#server/services/append-events.ts';
 import { planJob } from '#server/services/plan-job.ts';
 import { everyone } from '#server/services/read-site.ts';
 import { cribTools } from '#server/services/tool-crib.ts';
@@ -60,7 +60,7 @@ const workedEvents = (
   tool: Tool,
   person: (name: string) => Person,
 ): readonly UnplacedEvent[] => {
-  let state: JobState = valueOrThrow(nextJobState(null, planned));
+  let state = applied(null, planned) as JobView;
   let atMs = Date.parse(planned.deviceTime);
   const events: UnplacedEvent[] = [];
   const happen = (happening: JobHappening, by = job.technician): void => {
@@ -71,8 +71,9 @@ const workedEvents = (
       deviceTime: new Date(atMs).toISOString(),
       person: person(by),
     };
-    const event = unplacedEvent(at, happening);
-    state = valueOrThrow(nextJobState(state, event));
+    const known = { ...knowingNothing(at.person), ...knewOf(happening) };
+    const event = unplacedEvent(at, valueOrThrow(decide(state, commandOf(happening), known)));
+    state = applied(state, event) as JobView;
     events.push(event);
   };
   happen({ kind: 'tool-chosen', body: { tool, adapters: [], blocks: [], override: null } });
@@ -80,7 +81,7 @@ const workedEvents = (
   for (const {
     planned: { position },
   } of state.fasteners.slice(0, job.pulls)) {
-    const wanted = valueOrThrow(wantedSetting(state, fastenerAt(state, position) as FastenerState));
+    const wanted = valueOrThrow(wantedSetting(state, fastenerAt(state, position) as FastenerView));
     if (!isSetFor(state, wanted)) {
       const setting = { text: wanted.text, value: wanted.setting, unit: tool.scale.unit };
       happen({ kind: 'tool-set', body: { toolId: tool.id, setting } });
@@ -95,7 +96,8 @@ const workedEvents = (
     happen({ kind: 'pull-made', body: valueOrThrow(judgePull(state, facts)) });
     if (fastenerAt(state, position)?.status === 'in') happen({ kind: 'witness-marked', body: { position } });
   }
-  for (const { person: name, meaning } of job.signed) happen({ kind: 'job-signed', body: { meaning } }, name);
+  for (const { person: name, meaning } of job.signed)
+    happen({ kind: 'job-signed', body: { meaning, head: null, madeNoPull: false } }, name);
   return events;
 };
 
@@ -107,25 +109,24 @@ const fillJob = async (job: DemoJob, people: readonly Person[], tools: readonly 
   const { title, seenFrom, source } = job;
   const settled = await withBookValues(lines);
   const at = { jobId, eventId: uuidv7({ msecs: startMs }), deviceTime: new Date(startMs).toISOString() };
-  const asItHappened = (event: UnplacedEvent): string => event.deviceTime;
+  const asItHappened = ({ deviceTime }: UnplacedEvent): Contact => ({
+    receivedAt: deviceTime,
+    sentAt: deviceTime,
+    device: null,
+    signedInAt: null,
+  });
   const technician = person(job.technician);
   const plan = { ...at, title, seenFrom, source, lines: settled };
-  const {
-    sequence: _s,
-    serverTime: _t,
-    previousHash: _p,
-    hash: _h,
-    ...planned
-  } = valueOrThrow(await planJob(plan, technician, asItHappened));
+  const planned = lifted(valueOrThrow(await planJob(plan, technician, asItHappened)));
+  let { sequence, hash } = planned;
   const tool = tools.find(({ code }) => code === job.tool);
   if (!tool) return;
   for (const event of workedEvents(planned, job, tool, person)) {
-    await inTransaction(async (db) => {
-      const head = await lockHead(db, jobId);
-      if (!head) throw new Error(`job ${jobId} has no head`);
-      const result = await appendInTransaction(db, jobId, head, [event], event.person, asItHappened);
-      if (result.refused) throw new Error(JSON.stringify(result.refused));
-    });
+    const sent: UnplacedEvent =
+      event.kind === 'job-signed' ? { ...event, body: { ...event.body, head: { sequence, hash } } } : event;
+    const { placed, refused } = valueOrThrow(await appendedTo(jobId, [sent], event.person, asItHappened));
+    if (refused) throw new Error(JSON.stringify(refused));
+    ({ sequence, hash } = placed[0] ?? { sequence, hash });
   }
 };
 

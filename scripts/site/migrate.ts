@@ -2,9 +2,9 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { type Connection, createConnection, type RowDataPacket } from 'mysql2/promise';
 import { inProject } from './paths.ts';
+import { underSchemaLock } from './schema-lock.ts';
 
 const MIGRATIONS = inProject('db', 'migrations');
-const LOCK_SECONDS = 60;
 /** What the application's account may do with each table; a table that is not named gets everything. */
 const RIGHTS: Readonly<Record<string, string>> = {
   events: 'SELECT, INSERT',
@@ -14,6 +14,7 @@ const RIGHTS: Readonly<Record<string, string>> = {
   book_requirement_revisions: 'SELECT, INSERT',
   book_table_revisions: 'SELECT, INSERT',
   schema_migrations: 'SELECT',
+  schema_lock: 'SELECT',
 };
 
 const applyMigrations = async (db: Connection): Promise<void> => {
@@ -53,18 +54,25 @@ const grantRights = async (db: Connection, database: string, account: string): P
   }
 };
 
-/** Brings a database up to date under a lock and makes the application's account, which may not change events.
+/** Brings a database up to date and makes the application's account, which may not change events; then `prepare` fills what a site needs. All
+ *  under one lock row, so that any number of processes may start at once.
  *  Answers the account's address: JENTIK_APP_DATABASE_URL where it is set, for a server whose owner may not make accounts. */
-export const migrate = async (ownerUrl: string, database: string): Promise<string> => {
+export const migrate = async (
+  ownerUrl: string,
+  database: string,
+  prepare: (appUrl: string) => Promise<void> = async () => {},
+): Promise<string> => {
   const db = await createConnection({ uri: ownerUrl, multipleStatements: false, timezone: 'Z' });
   try {
     await db.query('CREATE DATABASE IF NOT EXISTS ?? CHARACTER SET utf8mb4', [database]);
     await db.query('USE ??', [database]);
-    await db.query('SELECT GET_LOCK(?, ?)', [`${database}.migrate`, LOCK_SECONDS]);
-    await applyMigrations(db);
-    const given = process.env['JENTIK_APP_DATABASE_URL'];
-    if (given) return given;
-    return await makeAccount(db, new URL(ownerUrl), database);
+    return await underSchemaLock(db, async () => {
+      await applyMigrations(db);
+      const given = process.env['JENTIK_APP_DATABASE_URL'];
+      const appUrl = given ?? (await makeAccount(db, new URL(ownerUrl), database));
+      await prepare(appUrl);
+      return appUrl;
+    });
   } finally {
     await db.end();
   }

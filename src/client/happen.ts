@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
-import { type JobHappening, type Person, type UnplacedEvent, unplacedEvent } from '#core/job/event.ts';
+import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
+import type { Person } from '#core/people/person.ts';
 
 /** An id for something that happens now: UUIDv7, RFC 9562. */
 export const newId = (): string => uuidv7();

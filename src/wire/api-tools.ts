@@ -1,6 +1,11 @@
 import { z } from 'zod';
-import { TOOL_BLOCKS } from '#core/tool/tool-standing.ts';
-import { whySchema } from './book.ts';
+import { adapterSchema, mountedAdapterSchema } from '#core/adapter/adapter.ts';
+import { whySchema } from '#core/bounds.ts';
+import { errorPointSchema } from '#core/calibration/error-at.ts';
+import { SCALE_VALUE_MAX } from '#core/setting/scale.ts';
+import { toolSchema } from '#core/tool/tool.ts';
+import { TOOL_BLOCKS, toolBlockSchema } from '#core/tool/tool-standing.ts';
+import { torqueUnitSchema } from '#core/torque/unit.ts';
 import {
   keptSessionSchema,
   newSessionSchema,
@@ -9,19 +14,8 @@ import {
   sessionPointSchema,
 } from './calibration.ts';
 import { computing, NOTHING, operation } from './operation.ts';
-import { quantitySchema, torqueUnitSchema } from './quantity.ts';
-import {
-  adapterSchema,
-  cribToolSchema,
-  errorPointSchema,
-  mountedAdapterSchema,
-  newAdapterSchema,
-  newToolSchema,
-  SCALE_VALUE_MAX,
-  toolBlockSchema,
-  toolHappeningSchema,
-  toolSchema,
-} from './tool.ts';
+import { quantitySchema } from './quantity.ts';
+import { cribToolSchema, newAdapterSchema, newToolSchema, toolHappeningSchema } from './tool.ts';
 
 export const adapterRequest = z.strictObject({
   torque: quantitySchema,
@@ -101,7 +95,7 @@ export const TOOL_OPERATIONS = {
     method: 'GET',
     path: '/api/v1/tools',
     summary: 'The tool crib, with what stands against each tool today',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.array(cribToolSchema),
   }),
@@ -109,7 +103,7 @@ export const TOOL_OPERATIONS = {
     method: 'POST',
     path: '/api/v1/tools',
     summary: 'Add a tool',
-    who: 'person',
+    who: 'add-tool',
     request: newToolSchema,
     response: toolSchema,
   }),
@@ -117,7 +111,8 @@ export const TOOL_OPERATIONS = {
     method: 'POST',
     path: '/api/v1/tools/{tool}/happenings',
     summary: 'Report a drop, an overload, a repair, a loan or its end',
-    who: 'person',
+    who: 'report-tool',
+    also: ['lend-or-retire-tool'],
     request: toolHappeningSchema,
     response: knownToolSchema,
   }),
@@ -125,7 +120,8 @@ export const TOOL_OPERATIONS = {
     method: 'POST',
     path: '/api/v1/calibrations',
     summary: 'Keep a calibration session',
-    who: 'person',
+    who: 'check-tool',
+    also: ['calibrate-tool'],
     request: newSessionSchema,
     response: z.strictObject({ session: keptSessionSchema, known: knownToolSchema }),
   }),
@@ -133,7 +129,7 @@ export const TOOL_OPERATIONS = {
     method: 'GET',
     path: '/api/v1/tools/{tool}/recall',
     summary: 'Judge every pull of a tool that was found out again: lines of JSON, progress first',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.unknown(),
   }),
@@ -141,7 +137,7 @@ export const TOOL_OPERATIONS = {
     method: 'GET',
     path: '/api/v1/tools/{tool}/recall.csv',
     summary: 'The recalled jobs as CSV',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.string(),
   }),
@@ -149,7 +145,7 @@ export const TOOL_OPERATIONS = {
     method: 'GET',
     path: '/api/v1/tools/{tool}/recall.pdf',
     summary: 'The recalled jobs as PDF',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.unknown(),
   }),
@@ -157,7 +153,7 @@ export const TOOL_OPERATIONS = {
     method: 'GET',
     path: '/api/v1/tools/{tool}/recall/{job}',
     summary: 'The work list of a recalled job, the farthest outside first',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.array(recalledPullSchema.omit({ isOutsideLinear: true })),
   }),
@@ -165,7 +161,7 @@ export const TOOL_OPERATIONS = {
     method: 'POST',
     path: '/api/v1/tools/{tool}/recall/decisions',
     summary: 'Decide what is done about a recalled job, with a reason',
-    who: 'person',
+    who: 'decide-recall',
     request: z.strictObject({ jobId: z.uuid(), what: z.enum(RECALL_DECISIONS), why: whySchema }),
     response: z.strictObject({ recheckJobId: z.uuid().nullable() }),
   }),
@@ -173,7 +169,7 @@ export const TOOL_OPERATIONS = {
     method: 'GET',
     path: '/api/v1/adapters',
     summary: 'Every adapter of the crib',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.array(adapterSchema),
   }),
@@ -181,7 +177,7 @@ export const TOOL_OPERATIONS = {
     method: 'POST',
     path: '/api/v1/adapters',
     summary: 'Add an adapter',
-    who: 'person',
+    who: 'add-tool',
     request: newAdapterSchema,
     response: adapterSchema,
   }),
@@ -189,7 +185,7 @@ export const TOOL_OPERATIONS = {
     method: 'GET',
     path: '/api/v1/tools/{tool}/label.svg',
     summary: 'The label of a tool with its QR code',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.unknown(),
   }),
@@ -197,7 +193,7 @@ export const TOOL_OPERATIONS = {
     method: 'GET',
     path: '/api/v1/labels.pdf',
     summary: 'A sheet of labels for every tool',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.unknown(),
   }),
@@ -213,7 +209,7 @@ export const TOOL_OPERATIONS = {
     method: 'GET',
     path: '/api/v1/devices/tester',
     summary: 'Readings of the bench tester as they come: server-sent events',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.unknown(),
   }),
@@ -221,7 +217,7 @@ export const TOOL_OPERATIONS = {
     method: 'POST',
     path: '/api/v1/devices/tester/pulls',
     summary: 'Let the simulated tester feel a pull',
-    who: 'person',
+    who: 'work-on-job',
     request: z.strictObject({ torqueNewtonMetres: z.number().positive().max(2000) }),
     response: z.null(),
   }),

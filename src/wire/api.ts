@@ -1,15 +1,20 @@
 import { z } from 'zod';
+import { instantSchema } from '#core/bounds.ts';
+import { keptEventSchema, sentEventSchema } from '#core/event/event-forms.ts';
+import { personSchema } from '#core/people/person.ts';
 import { BOOK_OPERATIONS } from './api-book.ts';
 import { TOOL_OPERATIONS } from './api-tools.ts';
 import { logEntrySchema } from './book.ts';
 import * as compute from './compute.ts';
-import { jobEventSchema, unplacedEventSchema } from './job-event.ts';
 import { jobSummarySchema } from './job-summary.ts';
 import { newJobSchema } from './new-job.ts';
 import { computing, NOTHING, type Operation, operation } from './operation.ts';
-import { newPersonSchema, personSchema, pinSchema } from './person.ts';
+import { newPersonSchema, pinSchema } from './person.ts';
 import { newSignatureSchema } from './signature.ts';
 import { siteSchema } from './site.ts';
+
+/** What a device says of itself as it sends: its clock, and which browser it is. */
+const contactShape = { sentAt: instantSchema.optional(), device: z.uuid().optional() };
 
 /** Most events of one batch. */
 export const EVENTS_MAX = 100;
@@ -64,6 +69,7 @@ export const OPERATIONS = {
     path: '/api/v1/people',
     summary: 'Add a person; on an empty site, the first',
     who: 'anyone',
+    also: ['add-person'],
     request: newPersonSchema,
     response: personSchema,
   }),
@@ -87,7 +93,7 @@ export const OPERATIONS = {
     method: 'GET',
     path: '/api/v1/settings',
     summary: 'What the site has chosen',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: siteSchema,
   }),
@@ -95,7 +101,7 @@ export const OPERATIONS = {
     method: 'PUT',
     path: '/api/v1/settings',
     summary: 'Change what the site has chosen',
-    who: 'person',
+    who: 'change-site',
     request: z.strictObject({ site: siteSchema, why: z.string().trim().max(300) }),
     response: siteSchema,
   }),
@@ -103,7 +109,7 @@ export const OPERATIONS = {
     method: 'GET',
     path: '/api/v1/settings/changes',
     summary: 'Who changed what the site has chosen, when and why',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.array(logEntrySchema),
   }),
@@ -111,7 +117,7 @@ export const OPERATIONS = {
     method: 'GET',
     path: '/api/v1/jobs',
     summary: 'Every job, the one worked on last first',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.array(jobSummarySchema),
   }),
@@ -119,26 +125,31 @@ export const OPERATIONS = {
     method: 'POST',
     path: '/api/v1/jobs',
     summary: 'Plan a job from a settled terminal list',
-    who: 'person',
+    who: 'plan-job',
     request: newJobSchema,
-    response: jobEventSchema,
+    response: keptEventSchema,
   }),
   jobEvents: operation({
     method: 'GET',
     path: '/api/v1/jobs/{job}/events',
     summary: 'Events of a job after a sequence (?after=)',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
-    response: z.array(jobEventSchema),
+    response: z.array(keptEventSchema),
   }),
   appendEvents: operation({
     method: 'POST',
     path: '/api/v1/jobs/{job}/events',
     summary: 'Append events; sending one again answers the same',
-    who: 'person',
-    request: z.strictObject({ events: z.array(unplacedEventSchema).min(1).max(EVENTS_MAX) }),
+    who: 'work-on-job',
+    also: ['override-tool', 'reopen-job', 'move-rules', 'check-fastener'],
+    request: z.strictObject({
+      events: z.array(sentEventSchema).min(1).max(EVENTS_MAX),
+      ...contactShape,
+    }),
     response: z.strictObject({
-      placed: z.array(jobEventSchema),
+      placed: z.array(keptEventSchema),
+      receivedAt: instantSchema,
       refused: z.strictObject({ eventId: z.uuid(), problem: z.looseObject({ code: z.string() }) }).nullable(),
     }),
   }),
@@ -146,15 +157,16 @@ export const OPERATIONS = {
     method: 'POST',
     path: '/api/v1/jobs/{job}/signatures',
     summary: 'Sign a job with a PIN',
-    who: 'person',
+    who: 'sign-done',
+    also: ['sign-inspected'],
     request: newSignatureSchema,
-    response: jobEventSchema,
+    response: keptEventSchema,
   }),
   exportRecord: operation({
     method: 'GET',
     path: '/api/v1/jobs/{job}/record.json',
     summary: 'The whole record of a job, sealed',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.unknown(),
   }),
@@ -162,7 +174,7 @@ export const OPERATIONS = {
     method: 'GET',
     path: '/api/v1/jobs/{job}/pulls.csv',
     summary: 'The pulls of a job as CSV',
-    who: 'person',
+    who: 'see',
     request: NOTHING,
     response: z.string(),
   }),

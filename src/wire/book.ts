@@ -1,22 +1,11 @@
 import { z } from 'zod';
-import type { BookRequirement, PrintedTorque } from '#core/book/book-requirement.ts';
+import { type BookRequirement, otherPartSchema, printedTorqueSchema } from '#core/book/book-requirement.ts';
 import { SOURCE_KINDS, SOURCE_STATUSES, type Source } from '#core/book/source.ts';
-import type { BookReference } from '#core/job/event.ts';
-import { type Conditions, LUBRICATIONS, THREAD_DIRECTIONS } from '#core/requirement/conditions.ts';
+import { daySchema, instantSchema, typedText } from '#core/bounds.ts';
+import { bookReferenceSchema, placeSchema } from '#core/job/plan.ts';
+import { conditionsSchema } from '#core/requirement/conditions.ts';
 import { lookupTableSchema } from './lookup.ts';
 import type { DeepReadonly } from './operation.ts';
-import { daySchema, instantSchema, typedText, writtenTorqueSchema } from './quantity.ts';
-import { printedRequirementSchema, requirementSchema } from './requirement.ts';
-
-const placeSchema = z.string().trim().max(120);
-export const whySchema = typedText(300);
-
-/** Where a value was found: the document, its revision, and the place in it. */
-export const requirementSourceSchema = z.strictObject({
-  title: typedText(120),
-  revision: z.string().trim().max(40),
-  place: placeSchema,
-});
 
 export const sourceSchema = z
   .strictObject({
@@ -36,43 +25,6 @@ export const sourceSchema = z
 export const newSourceSchema = sourceSchema.omit({ id: true, status: true, supersededBy: true });
 export type NewSource = DeepReadonly<z.infer<typeof newSourceSchema>>;
 
-export const printedTorqueSchema = z.strictObject({
-  printed: printedRequirementSchema,
-  readAs: printedRequirementSchema.nullable(),
-  requirement: requirementSchema,
-}) satisfies z.ZodType<PrintedTorque>;
-
-const otherPartSchema = z.strictObject({ ...printedTorqueSchema.shape, part: typedText(120) });
-
-export const conditionsSchema = z
-  .strictObject({
-    runOn: z.discriminatedUnion('kind', [
-      z.strictObject({ kind: z.literal('none') }),
-      z.strictObject({ kind: z.literal('to-be-measured') }),
-      z.strictObject({ kind: z.literal('measured'), torque: writtenTorqueSchema }),
-    ]),
-    lubrication: z.enum(LUBRICATIONS),
-    compound: z.string().trim().max(80),
-    thread: z.enum(THREAD_DIRECTIONS),
-    isSingleUse: z.boolean(),
-    second: z
-      .array(
-        z.discriminatedUnion('kind', [
-          z.strictObject({ kind: z.literal('runout'), limitMillimetres: z.number().positive().max(10) }),
-          z.strictObject({ kind: z.literal('temperature'), limitCelsius: z.number().min(-100).max(1000) }),
-          z.strictObject({ kind: z.literal('no-leak') }),
-        ]),
-      )
-      .max(3),
-    tools: z.discriminatedUnion('kind', [
-      z.strictObject({ kind: z.literal('any') }),
-      z.strictObject({ kind: z.literal('only'), tools: z.array(z.string().max(40)).min(1).max(12) }),
-      z.strictObject({ kind: z.literal('never'), tools: z.array(z.string().max(40)).min(1).max(12) }),
-    ]),
-    madeForMaterial: z.string().trim().max(80),
-  })
-  .meta({ id: 'Conditions' }) satisfies z.ZodType<Conditions>;
-
 export const bookRequirementSchema = z
   .strictObject({
     part: typedText(160),
@@ -85,22 +37,6 @@ export const bookRequirementSchema = z
     note: z.string().trim().max(300),
   })
   .meta({ id: 'BookRequirement' }) satisfies z.ZodType<BookRequirement>;
-
-/** A requirement of the book or a row of a table, at the revision a job used. */
-export const bookReferenceSchema = z
-  .strictObject({
-    kind: z.enum(['requirement', 'table']),
-    id: z.uuid(),
-    code: typedText(120),
-    revision: z.int().positive(),
-    sourceId: z.uuid(),
-    source: requirementSourceSchema,
-    otherPart: otherPartSchema.nullable(),
-    conditions: conditionsSchema,
-    isPartSofter: z.boolean(),
-    decided: z.strictObject({ why: whySchema, by: typedText(60) }).nullable(),
-  })
-  .meta({ id: 'BookReference' }) satisfies z.ZodType<BookReference>;
 
 const revised = {
   id: z.uuid(),

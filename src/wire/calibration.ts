@@ -1,8 +1,8 @@
 import { z } from 'zod';
+import { daySchema, instantSchema, typedText } from '#core/bounds.ts';
+import { errorPointSchema } from '#core/calibration/error-at.ts';
 import type { SessionPoint } from '#core/calibration/session-evaluation.ts';
 import type { DeepReadonly } from './operation.ts';
-import { daySchema, instantSchema, typedText } from './quantity.ts';
-import { errorPointSchema } from './tool.ts';
 
 const torque = z.number().positive().max(1e5);
 

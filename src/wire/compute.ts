@@ -1,11 +1,14 @@
 import { z } from 'zod';
 import type { Disagreement } from '#core/requirement/agreement.ts';
-import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
+import { printedRequirementSchema } from '#core/requirement/read-requirement.ts';
+import { requirementSchema } from '#core/requirement/requirement.ts';
+import { SCALE_VALUE_MAX, scaleSchema } from '#core/setting/scale.ts';
+import { DEFAULT_SCHOOLS, schoolsSchema } from '#core/target/schools.ts';
 import { TOOL_CLASSES } from '#core/tool/class-limit.ts';
-import { quantitySchema, torqueUnitSchema, writtenTorqueSchema } from './quantity.ts';
-import { printedRequirementSchema, requirementSchema } from './requirement.ts';
-import { schoolsSchema } from './schools.ts';
-import { SCALE_VALUE_MAX, scaleSchema } from './tool.ts';
+import { writtenTorqueSchema } from '#core/torque/torque.ts';
+import { torqueUnitSchema } from '#core/torque/unit.ts';
+import { OUTCOMES } from '#core/verdict/tightening-verdict.ts';
+import { quantitySchema } from './quantity.ts';
 
 const siteUnit = torqueUnitSchema.default('N.m');
 const schools = schoolsSchema.default(DEFAULT_SCHOOLS);
@@ -90,7 +93,7 @@ export const verdictRequest = z.strictObject({
   guardFactor: schoolsSchema.shape.guardFactor.default(1),
 });
 export const verdictResponse = z.strictObject({
-  outcome: z.enum(['in', 'low', 'high', 'too-close', 'by-feel']),
+  outcome: z.enum(OUTCOMES),
   probability: z.number().nullable(),
   standardUncertainty: quantitySchema,
 });

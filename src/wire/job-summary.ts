@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { instantSchema } from './quantity.ts';
+import { instantSchema } from '#core/bounds.ts';
 
 export const jobStageSchema = z.enum(['planned', 'under-way', 'ready-to-sign', 'done', 'inspected']);
 

@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { typedText } from '#core/bounds.ts';
 import { KEY_KINDS } from '#core/lookup/key-span.ts';
 import { type LookupTable, TABLE_MAX_COLUMNS, TABLE_MAX_ROWS } from '#core/lookup/lookup-table.ts';
-import { torqueUnitSchema, typedText } from './quantity.ts';
+import { torqueUnitSchema } from '#core/torque/unit.ts';
 
 const CELL_MAX_LENGTH = 200;
 const cellSchema = z.strictObject({

@@ -1,9 +1,9 @@
 import { z } from 'zod';
+import { instantSchema, typedText } from '#core/bounds.ts';
+import { bookReferenceSchema, requirementSourceSchema } from '#core/job/plan.ts';
 import type { TerminalLine } from '#core/job/terminal-list.ts';
 import { LIST_MAX_ROWS } from '#core/list/delimited-table.ts';
-import { bookReferenceSchema, requirementSourceSchema } from './book.ts';
-import { instantSchema, typedText } from './quantity.ts';
-import { printedRequirementSchema } from './requirement.ts';
+import { printedRequirementSchema } from '#core/requirement/read-requirement.ts';
 
 const CELL_MAX_LENGTH = 200;
 const cell = z.string().max(CELL_MAX_LENGTH).optional();
@@ -28,6 +28,8 @@ export const newJobSchema = z.strictObject({
   jobId: z.uuid(),
   eventId: z.uuid(),
   deviceTime: instantSchema,
+  sentAt: instantSchema.optional(),
+  device: z.uuid().optional(),
   title: typedText(120),
   seenFrom: typedText(60),
   source: requirementSourceSchema,

@@ -37,7 +37,7 @@ const mediaType = (path: string): string => MEDIA_TYPES[path.split('.').at(-1) ?
 const operationObject = (id: string, operation: Operation, named: Schemas): unknown => ({
   operationId: id,
   summary: operation.summary,
-  ...(operation.who === 'person' ? { security: [{ session: [] }] } : { security: [] }),
+  ...(operation.who !== 'anyone' ? { security: [{ session: [] }] } : { security: [] }),
   parameters: pathParameters(operation.path),
   ...(operation.request instanceof z.ZodUndefined
     ? {}

@@ -1,17 +1,20 @@
 import { z } from 'zod';
+import type { Action } from '#core/people/may.ts';
 
 /** An operation of the interface of programs: endpoints, the client and docs/openapi.json all follow from it. */
 export type Operation<
   Q extends z.ZodType = z.ZodType,
   A extends z.ZodType = z.ZodType,
-  W extends 'anyone' | 'person' = 'anyone' | 'person',
+  W extends 'anyone' | Action = 'anyone' | Action,
 > = {
   readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
   /** With `{name}` for what varies. */
   readonly path: string;
   readonly summary: string;
-  /** Who may: anyone, or a person who is signed in. What a role may is decided by the service. */
+  /** Who may: anyone, or a person who is signed in and may do this. */
   readonly who: W;
+  /** What some of what it takes needs beside that; the service asks for it where it comes up. */
+  readonly also?: readonly Action[];
   /** Largest body in bytes, where it is not the usual one. */
   readonly mostBytes?: number;
   readonly request: Q;
@@ -29,7 +32,7 @@ export type DeepReadonly<T> = T extends readonly (infer E)[]
 export const NOTHING = z.undefined();
 
 /** Defines an operation, with the types of its schemas. */
-export const operation = <Q extends z.ZodType, A extends z.ZodType, const W extends 'anyone' | 'person'>(
+export const operation = <Q extends z.ZodType, A extends z.ZodType, const W extends 'anyone' | Action>(
   definition: Operation<Q, A, W>,
 ): Operation<Q, A, W> => definition;
 

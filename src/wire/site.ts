@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { torqueUnitSchema, typedText } from './quantity.ts';
-import { schoolsSchema } from './schools.ts';
+import { typedText } from '#core/bounds.ts';
+import { schoolsSchema } from '#core/target/schools.ts';
+import { torqueUnitSchema } from '#core/torque/unit.ts';
 
 /** What a site has chosen for itself. */
 export const siteSchema = z.strictObject({

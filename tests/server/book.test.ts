@@ -258,7 +258,7 @@ describe('sources', () => {
     const kept = await keep(draft(old.id, 'superseded bolt', '20 to 24 lbf·in'));
     const job = await jobOn(kept.code);
     const changed = { ...old, status: 'superseded', supersededBy: newer.id } as const;
-    expect(code(await changeSource(changed, 'new', await person('Tam')))).toBe('role-forbidden');
+    expect(code(await changeSource(changed, 'new', await person('Tam')))).toBe('role-may-not');
     expect(code(await changeSource(changed, ' ', await person('Lea')))).toBe('why-missing');
     expect(code(await changeSource({ ...changed, supersededBy: old.id }, 'new', await person('Lea')))).toBe(
       'source-supersedes-itself',
@@ -394,7 +394,7 @@ describe('where sources disagree', () => {
       },
     ]);
     const decision = { first: first.id, other: other.id, chosen: first.id, why: 'the label governs' };
-    expect(code(await decideConflict(decision, tam))).toBe('role-forbidden');
+    expect(code(await decideConflict(decision, tam))).toBe('role-may-not');
     expect(code(await decideConflict({ ...decision, chosen: uuidv7() }, await person('Lea')))).toBe(
       'not-in-conflict',
     );

@@ -1,7 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
+import type { JobEvent } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import type { JobEvent } from '#core/job/event.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { toNewtonMetres } from '#core/torque/unit.ts';
 import { database } from '#server/database/pool.ts';
@@ -110,7 +110,7 @@ describe('care of a tool', () => {
       proofOfPosting: 'P-1',
     };
     expect(code(await toolHappened(tool.id, { kind: 'lent', loan }, await person('Tam')))).toBe(
-      'role-forbidden',
+      'role-may-not',
     );
     valueOrThrow(await toolHappened(tool.id, { kind: 'lent', loan }, lea));
     expect((await known(tool.id)).blocks).toEqual(['on-loan']);
@@ -136,7 +136,7 @@ describe('calibration sessions', () => {
     const tool = await newTool();
     const lea = await person('Lea');
     const passed = session(tool, [1, 2, 3]);
-    expect(code(await keepSession(passed, await person('Tam')))).toBe('role-forbidden');
+    expect(code(await keepSession(passed, await person('Tam')))).toBe('role-may-not');
     valueOrThrow(await keepSession(passed, lea));
     valueOrThrow(await keepSession(passed, lea));
     const after = (await known(tool.id)).tool;
@@ -250,7 +250,7 @@ describe('recall', () => {
     expect(work[0]?.outsidePercent).toBeCloseTo((1 - 22 / 1.12 / 20) * 100, 2);
     expect(
       code(await decideRecall(tool.id, { jobId: job, what: 're-check', why: 'w' }, await person('Tam'))),
-    ).toBe('role-forbidden');
+    ).toBe('role-may-not');
     const { recheckJobId } = valueOrThrow(
       await decideRecall(tool.id, { jobId: job, what: 're-check', why: 'safety' }, lea),
     );

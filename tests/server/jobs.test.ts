@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
+import { jobEventSchema } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { verifyRecord } from '#core/record/verify-record.ts';
 import { appendEvents } from '#server/services/append-events.ts';
@@ -9,7 +10,6 @@ import { exportPulls, exportRecord } from '#server/services/export-record.ts';
 import { planJob } from '#server/services/plan-job.ts';
 import { allJobs, siteChoices, siteFingerprint } from '#server/services/read-site.ts';
 import { signJob } from '#server/services/sign-job.ts';
-import { jobEventSchema } from '#wire/job-event.ts';
 import {
   eventsInDatabase,
   LIST,

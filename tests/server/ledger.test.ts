@@ -1,7 +1,8 @@
 import { createConnection } from 'mysql2/promise';
 import { describe, expect, inject, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
-import { canonicalText, firstBreak } from '#core/ledger/hash-chain.ts';
+import { canonicalText } from '#core/ledger/canonical.ts';
+import { firstBreak } from '#core/ledger/hash-chain.ts';
 import { database } from '#server/database/pool.ts';
 import { appendEvents } from '#server/services/append-events.ts';
 import { allJobs } from '#server/services/read-site.ts';

@@ -21,7 +21,7 @@ describe('people', () => {
   test('only a lead adds people, and names can be told apart', async () => {
     const [lea, tam] = [await person('Lea'), await person('Tam')];
     expect(code(await addPerson({ name: 'Nia', role: 'technician', pin: '9999' }, tam))).toBe(
-      'role-forbidden',
+      'role-may-not',
     );
     expect(code(await addPerson({ name: 'Tam', role: 'technician', pin: '9999' }, lea))).toBe('name-taken');
     expect((await everyone()).filter(({ name }) => name === 'Tam')).toHaveLength(1);
@@ -120,8 +120,8 @@ describe('tools and the site', () => {
 
   test('only a lead adds a tool or changes the site', async () => {
     const tam = await person('Tam');
-    expect(code(await addTool({ ...newTool, code: 'T-9' }, tam))).toBe('role-forbidden');
-    expect(code(await changeSite(await siteChoices(), '', tam))).toBe('role-forbidden');
+    expect(code(await addTool({ ...newTool, code: 'T-9' }, tam))).toBe('role-may-not');
+    expect(code(await changeSite(await siteChoices(), '', tam))).toBe('role-may-not');
   });
 
   test('the site’s choices come back as they were changed', async () => {

@@ -1,19 +1,15 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, inject } from 'vitest';
+import { judgePull } from '#core/command/judge-pull.ts';
+import { type JobEvent, type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { CAUTION_IDS } from '#core/job/cautions.ts';
-import {
-  type JobEvent,
-  type JobHappening,
-  type Person,
-  type UnplacedEvent,
-  unplacedEvent,
-} from '#core/job/event.ts';
-import { judgePull, wantedSetting } from '#core/job/judge-pull.ts';
-import { foldJob } from '#core/job/next-state.ts';
-import { type FastenerState, fastenerAt, type JobState } from '#core/job/state.ts';
 import { terminalLines } from '#core/job/terminal-list.ts';
+import type { Person } from '#core/people/person.ts';
 import type { Tool } from '#core/tool/tool.ts';
+import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
+import { foldJob, type JobView } from '#core/view/job-view.ts';
+import { wantedSetting } from '#core/view/wanted-setting.ts';
 import { closeDatabase, database } from '#server/database/pool.ts';
 import { selectEvents } from '#server/queries/events.ts';
 import { addPerson } from '#server/services/add-person.ts';
@@ -65,7 +61,7 @@ export const newJob = (list = LIST) => ({
 export const plannedJob = async (list = LIST): Promise<JobEvent> =>
   valueOrThrow(await planJob(newJob(list), await person('Lea')));
 
-export const stateOf = async (job: string): Promise<JobState> =>
+export const stateOf = async (job: string): Promise<JobView> =>
   valueOrThrow(foldJob(await jobEvents(job, 0)));
 
 export const happening = (job: string, by: Person, what: JobHappening): UnplacedEvent =>
@@ -78,8 +74,8 @@ export const readyEvents = async (job: string, by: Person): Promise<readonly Unp
 ];
 
 /** The setting and the click for a position, on a state. */
-export const pullEvents = (state: JobState, position: string, by: Person): readonly UnplacedEvent[] => {
-  const wanted = valueOrThrow(wantedSetting(state, fastenerAt(state, position) as FastenerState));
+export const pullEvents = (state: JobView, position: string, by: Person): readonly UnplacedEvent[] => {
+  const wanted = valueOrThrow(wantedSetting(state, fastenerAt(state, position) as FastenerView));
   const setting = { text: wanted.text, value: wanted.setting, unit: 'lbf.in' } as const;
   const judged = judgePull(
     { ...state, setting },

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
+import { jobEventSchema, unplacedEventSchema } from '#core/event/event.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import { jobEventSchema, unplacedEventSchema } from '#wire/job-event.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
 import { openApiText } from '#wire/openapi.ts';
 import { newPersonSchema } from '#wire/person.ts';

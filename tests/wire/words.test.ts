@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
-import type { PullBody } from '#core/job/event.ts';
+import type { PullBody } from '#core/job/pull.ts';
 import { readRequirement } from '#core/requirement/read-requirement.ts';
 import type { Scale } from '#core/setting/scale.ts';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';

@@ -1,9 +1,9 @@
-import type { JobEvent } from '#core/job/event.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
 
 /** What listeners of the outbox hear, in this tab and in others. */
 export type OutboxNews =
   | { readonly kind: 'kept' }
-  | { readonly kind: 'placed'; readonly events: readonly JobEvent[] }
+  | { readonly kind: 'placed'; readonly events: readonly KeptEvent[] }
   | { readonly kind: 'refused' }
   | { readonly kind: 'stuck'; readonly because: 'no-connection' | 'not-signed-in' };
 

@@ -1,8 +1,10 @@
-import type { Person } from '#core/job/event.ts';
+import type { Person } from '#core/people/person.ts';
 import { EVENTS_MAX, OPERATIONS } from '#wire/api.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
 import { call } from '../api.ts';
+import { deviceId } from '../device-id.ts';
+import { deviceNow } from '../happen.ts';
 import { onNews, tellNews } from './news.ts';
 import { forgetEntries, type OutboxEntry, quarantineEntry, readOutbox } from './store.ts';
 
@@ -28,7 +30,11 @@ const send = async (batch: readonly OutboxEntry[]): Promise<Sent> => {
   const [first] = batch;
   if (!first) return 'nothing';
   const events = batch.map(({ event }) => event);
-  const answer = await call(OPERATIONS.appendEvents, { events }, { job: first.event.job });
+  const answer = await call(
+    OPERATIONS.appendEvents,
+    { events, sentAt: deviceNow(), device: deviceId() },
+    { job: first.event.job },
+  );
   if (!answer.ok) {
     const { problem, retry } = answer.problem;
     if (problem.code === 'not-signed-in') return 'not-signed-in';
@@ -68,9 +74,15 @@ export const startSending = (person: Person): (() => void) => {
     }
     isBusy = true;
     let sent: Sent = 'progress';
-    while (sent === 'progress' && !isOver)
-      sent = await alone(async () => send(nextBatch((await readOutbox()).entries, person)));
-    isBusy = false;
+    try {
+      while (sent === 'progress' && !isOver)
+        sent = await alone(async () => send(nextBatch((await readOutbox()).entries, person)));
+    } catch {
+      // The device's store did not answer: what waits there still waits, and is tried again like after a lost connection.
+      sent = 'no-connection';
+    } finally {
+      isBusy = false;
+    }
     if (isOver) return;
     if (sent === 'no-connection' || sent === 'not-signed-in') {
       tellNews({ kind: 'stuck', because: sent });

@@ -1,7 +1,8 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { z } from 'zod';
-import type { UnplacedEvent } from '#core/job/event.ts';
-import { unplacedEventSchema } from '#wire/job-event.ts';
+import type { UnplacedEvent } from '#core/event/event.ts';
+import { sentEventSchema } from '#core/event/event-forms.ts';
+import { liftedUnplaced } from '#core/event/lifted.ts';
 import { type ProblemDetails, problemDetails, problemDetailsSchema } from '#wire/problems/problem-details.ts';
 
 /** Version of the entries' form; an entry of another version is quarantined, never guessed. */
@@ -11,7 +12,7 @@ const entrySchema = z.object({
   seq: z.number(),
   entryVersion: z.literal(ENTRY_VERSION),
   state: z.enum(['queued', 'refused']),
-  event: unplacedEventSchema,
+  event: sentEventSchema,
   problem: problemDetailsSchema.nullable(),
 });
 
@@ -63,7 +64,8 @@ export const readOutbox = async (): Promise<Outbox> => {
   const unreadable: UnreadableEntry[] = [];
   for (const raw of stored) {
     const entry = entrySchema.safeParse(raw);
-    if (entry.success) entries.push(entry.data);
+    // What an older page queued is lifted like any older event.
+    if (entry.success) entries.push({ ...entry.data, event: liftedUnplaced(entry.data.event) });
     else unreadable.push({ seq: raw.seq as number, problem: problemDetails({ code: 'outbox-unreadable' }) });
   }
   return { entries, unreadable };

@@ -1,5 +1,8 @@
+import { z } from 'zod';
+import { typedText } from '../bounds.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import type { ToolDrive } from '../tool/tool.ts';
+import { TOOL_DRIVES } from '../tool/tool.ts';
 import { type NewtonMetres, newtonMetres } from '../torque/unit.ts';
 
 export const ADAPTER_KINDS = ['offset-head', 'ring-head', 'extension', 'bit', 'square-adapter'] as const;
@@ -106,3 +109,19 @@ export const adapterSensitivity = (
       lever > TEN_MILLIMETRES ? Math.max(moved(TEN_MILLIMETRES), moved(-TEN_MILLIMETRES)) : 0,
   });
 };
+
+export const adapterSchema = z
+  .strictObject({
+    id: z.uuid(),
+    code: typedText(20),
+    kind: z.enum(ADAPTER_KINDS),
+    driveIn: z.enum(TOOL_DRIVES),
+    driveOut: typedText(40),
+    offsetMillimetres: z.number().nonnegative().max(1000),
+  })
+  .meta({ id: 'Adapter' }) satisfies z.ZodType<Adapter>;
+
+export const mountedAdapterSchema = z.strictObject({
+  adapter: adapterSchema,
+  angleDegrees: z.number().min(-180).max(180),
+}) satisfies z.ZodType<MountedAdapter>;

@@ -1,4 +1,4 @@
-import type { BookReference } from '../job/event.ts';
+import type { BookReference } from '../job/plan.ts';
 import type { LookUp } from '../lookup/look-up.ts';
 import { cellText, type LookupTable } from '../lookup/lookup-table.ts';
 import { NO_CONDITIONS } from '../requirement/conditions.ts';

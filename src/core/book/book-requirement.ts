@@ -1,5 +1,9 @@
+import { z } from 'zod';
+import { typedText } from '../bounds.ts';
 import type { Conditions } from '../requirement/conditions.ts';
+import { printedRequirementSchema } from '../requirement/read-requirement.ts';
 import type { Requirement } from '../requirement/requirement.ts';
+import { requirementSchema } from '../requirement/requirement.ts';
 import { type SettledRefusal, settledRequirement } from '../requirement/settled-requirement.ts';
 import { accepted, type Result } from '../result.ts';
 import type { Specification } from '../target/specified-target.ts';
@@ -51,3 +55,12 @@ export const readPrinted = (
   const read = settledRequirement(readAs ?? printed, siteUnit);
   return read.ok ? accepted({ printed: printed.trim(), readAs, requirement: read.value.requirement }) : read;
 };
+
+export const printedTorqueSchema = z.strictObject({
+  printed: printedRequirementSchema,
+  readAs: printedRequirementSchema.nullable(),
+  requirement: requirementSchema,
+}) satisfies z.ZodType<PrintedTorque>;
+
+/** The other part of a joint, with what it demands. */
+export const otherPartSchema = z.strictObject({ ...printedTorqueSchema.shape, part: typedText(120) });

@@ -1,7 +1,8 @@
-import type { FastenerState, JobState } from '../job/state.ts';
 import { type Specification, specifiedTarget } from '../target/specified-target.ts';
 import { rejudgedPull } from '../verdict/rejudged-pull.ts';
 import type { Outcome } from '../verdict/tightening-verdict.ts';
+import type { FastenerView } from '../view/bench.ts';
+import type { JobView } from '../view/job-view.ts';
 
 /** A fastener whose last pull would be judged otherwise under another requirement. */
 export type ChangedVerdict = { readonly position: string; readonly was: Outcome; readonly would: Outcome };
@@ -13,13 +14,13 @@ export type RequirementEffect = {
   readonly changed: readonly ChangedVerdict[];
 };
 
-const lastPull = ({ pulls }: FastenerState) => pulls.findLast(({ voided }) => voided === null);
+const lastPull = ({ pulls }: FastenerView) => pulls.findLast(({ voided }) => voided === null);
 
 /** The effect on a job of judging the fasteners that rest on a requirement by another specification, under the job's own schools.
  *  Null where the specification has no target under them. */
 export const requirementEffect = (
-  state: JobState,
-  restsOn: (fastener: FastenerState) => boolean,
+  state: JobView,
+  restsOn: (fastener: FastenerView) => boolean,
   specification: Specification,
 ): RequirementEffect | null => {
   const { schools } = state.plan;

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 /** What a session found at one point: where, in newton metres; the mean relative error in percent (the tool shows more than it applies
  *  where it is above zero); the standard deviation of its readings; the expanded uncertainty W (k = 2), in percent. */
 export type ErrorPoint = {
@@ -28,3 +29,13 @@ export const figureAt = (
  *  Source: ISO 6789-1:2017, relative deviation, solved for the reference value (from memory). */
 export const appliedTorque = (shownNewtonMetres: number, errorPercent: number): number =>
   shownNewtonMetres / (1 + errorPercent / 100);
+
+/** Largest torque of a tool, in newton metres. */
+export const TORQUE_MAX_NEWTON_METRES = 1e5;
+
+export const errorPointSchema = z.strictObject({
+  torqueNewtonMetres: z.number().positive().max(TORQUE_MAX_NEWTON_METRES),
+  errorPercent: z.number().min(-100).max(1000),
+  deviationPercent: z.number().nonnegative().max(1000),
+  expandedPercent: z.number().nonnegative().max(1000),
+}) satisfies z.ZodType<ErrorPoint>;

@@ -1,4 +1,5 @@
 import type { AdapterRefusal } from '../adapter/adapter.ts';
+import type { RightRefusal } from '../people/may.ts';
 import type { ToolSettingRefusal } from '../setting/tool-setting.ts';
 import type { TargetRefusal } from '../target/target-and-acceptance.ts';
 import type { ToolBlock } from '../tool/tool-standing.ts';
@@ -39,7 +40,13 @@ export type JobRefusal =
       readonly unit: TorqueUnit;
       readonly likely: readonly LikelyMixUp[];
     }
-  | { readonly code: 'judgement-differs'; readonly field: string }
+  | { readonly code: 'claim-untrue'; readonly field: string }
+  | { readonly code: 'requirement-misread'; readonly position: string }
+  | { readonly code: 'book-reference-unknown'; readonly requirementCode: string }
+  | { readonly code: 'tool-changed'; readonly toolCode: string }
+  | { readonly code: 'rules-unknown'; readonly number: number }
+  | { readonly code: 'rules-already'; readonly number: number }
+  | { readonly code: 'not-pulled-yet'; readonly position: string }
   | { readonly code: 'unknown-pull' }
   | { readonly code: 'pull-already-voided' }
   | { readonly code: 'why-missing' }
@@ -50,4 +57,6 @@ export type JobRefusal =
   | { readonly code: 'signed-already'; readonly meaning: 'done' | 'inspected' }
   | { readonly code: 'not-signed-done' }
   | { readonly code: 'second-person-needed' }
-  | { readonly code: 'role-may-not'; readonly needed: 'inspector' | 'lead' };
+  | { readonly code: 'head-moved'; readonly signed: number; readonly now: number }
+  | { readonly code: 'no-pull-by-signer' }
+  | RightRefusal;

@@ -7,7 +7,7 @@ import type { Schools } from '../target/schools.ts';
 import { type TargetRefusal, targetAndAcceptance } from '../target/target-and-acceptance.ts';
 import { type NumberRefusal, readNumber } from '../torque/read-number.ts';
 import type { TorqueUnit } from '../torque/unit.ts';
-import { type BookReference, DRIVES, type Drive, type PlannedFastener } from './event.ts';
+import { type BookReference, DRIVES, type Drive, type PlannedFastener } from './plan.ts';
 
 export const TERMINAL_COLUMNS = ['position', 'label', 'x_mm', 'y_mm', 'conductor', 'requirement'] as const;
 export type TerminalColumn = (typeof TERMINAL_COLUMNS)[number] | 'drive';

@@ -1,27 +1,18 @@
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import canonicalize from 'canonicalize';
-import { Fault } from '../fault.ts';
-import type { JobEvent, UnplacedEvent } from '../job/event.ts';
+import { EVENT_SCHEMA_VERSION, type UnplacedEvent } from '../event/event.ts';
+import type { EventClock } from '../event/happened.ts';
+import type { KeptEvent } from '../event/lifted.ts';
+import { canonicalText, sha256Hex, type TextHash } from './canonical.ts';
 
 /** What the first event of a job names as the hash before it. */
 export const GENESIS_HASH = '0'.repeat(64);
 
-/** The canonical text of a JSON value: sorted keys, shortest numbers, no white space.
- *  Source: RFC 8785 (JSON Canonicalization Scheme). Throws: Fault for what JSON can't say. */
-export const canonicalText = (value: unknown): string => {
-  const text = canonicalize(value);
-  if (text === undefined) throw new Fault('value has no canonical JSON form');
-  return text;
-};
-
-/** SHA-256 of a text's UTF-8 bytes, in lower-case hexadecimal. Source: FIPS 180-4. */
-export const sha256Hex = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
-
 /** The hash of an event: SHA-256 over the canonical form of everything in it but the hash itself. */
-export const eventHash = (event: Omit<JobEvent, 'hash'> | JobEvent): string => {
-  const { hash: _, ...rest } = event as JobEvent;
-  return sha256Hex(canonicalText(rest));
+export const eventHash = (
+  event: Omit<KeptEvent, 'hash'> | KeptEvent,
+  sha256: TextHash = sha256Hex,
+): string => {
+  const { hash: _, ...rest } = event as KeptEvent;
+  return sha256(canonicalText(rest));
 };
 
 /** Where the chain of a job stands. */
@@ -30,15 +21,31 @@ export type ChainHead = { readonly sequence: number; readonly hash: string };
 /** The head of a chain without events. */
 export const EMPTY_HEAD: ChainHead = { sequence: 0, hash: GENESIS_HASH };
 
-/** An event placed after the head: with its sequence, server time, the hash before it and its own. */
-export const placedEvent = (event: UnplacedEvent, head: ChainHead, serverTime: string): JobEvent => {
+/** What the site knows when it places an event. */
+export type Receipt = { readonly clock: EventClock; readonly serverTime: string };
+
+/** An event placed after the head: with its clock, sequence, server time, the hash before it and its own. */
+export const placedEvent = (
+  event: UnplacedEvent,
+  head: ChainHead,
+  { clock, serverTime }: Receipt,
+  sha256: TextHash = sha256Hex,
+): KeptEvent => {
+  const { id, job, deviceTime, person, kind, body } = event;
   const placed = {
-    ...event,
+    schemaVersion: EVENT_SCHEMA_VERSION,
+    id,
+    job,
+    deviceTime,
+    person,
+    clock,
     sequence: head.sequence + 1,
     serverTime,
     previousHash: head.hash,
+    kind,
+    body,
   };
-  return { ...placed, hash: eventHash(placed) };
+  return { ...placed, hash: eventHash(placed, sha256) };
 };
 
 export type ChainFinding = {
@@ -47,23 +54,32 @@ export type ChainFinding = {
   readonly problem: 'sequence' | 'previous-hash' | 'hash' | 'repeated-id' | 'other-job';
 };
 
-/** The first event that does not fit the chain; null when all do. */
-export const firstBreak = (events: readonly JobEvent[]): ChainFinding | null => {
+/** The first event that does not follow on from a head; null when all do. The hash function is handed in where a faster one is at hand. */
+export const firstBreakAfter = (
+  head: ChainHead,
+  events: readonly KeptEvent[],
+  sha256: TextHash = sha256Hex,
+): ChainFinding | null => {
   const seen = new Set<string>();
-  let head = EMPTY_HEAD;
+  let { sequence, hash } = head;
   for (const event of events) {
     const at = (problem: ChainFinding['problem']): ChainFinding => ({
-      sequence: head.sequence + 1,
+      sequence: sequence + 1,
       eventId: event.id,
       problem,
     });
-    if (event.sequence !== head.sequence + 1) return at('sequence');
-    if (event.previousHash !== head.hash) return at('previous-hash');
-    if (eventHash(event) !== event.hash) return at('hash');
+    if (event.sequence !== sequence + 1) return at('sequence');
+    if (event.previousHash !== hash) return at('previous-hash');
+    if (eventHash(event, sha256) !== event.hash) return at('hash');
     if (seen.has(event.id)) return at('repeated-id');
     if (event.job !== events[0]?.job) return at('other-job');
     seen.add(event.id);
-    head = { sequence: event.sequence, hash: event.hash };
+    sequence += 1;
+    hash = event.hash;
   }
   return null;
 };
+
+/** The first event that does not fit a whole chain; null when all do. */
+export const firstBreak = (events: readonly KeptEvent[], sha256: TextHash = sha256Hex): ChainFinding | null =>
+  firstBreakAfter(EMPTY_HEAD, events, sha256);

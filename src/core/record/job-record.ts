@@ -1,48 +1,64 @@
-import type { JobEvent } from '../job/event.ts';
-import type { JobState } from '../job/state.ts';
+import { jobViewOf } from '../event/apply.ts';
+import { isKnownVersion } from '../event/event-forms.ts';
+import { type KeptEvent, lifted } from '../event/lifted.ts';
 import type { Seal } from '../ledger/seal.ts';
-import { type JobStatement, jobStatement } from './statement.ts';
+import { type JobStatement1, jobStatement1, type ToolTaken } from './statement-1.ts';
+import { type JobStatement2, jobStatement2 } from './statement-2.ts';
 
 export const RECORD_FORMAT = 'jentik-job-record';
-export const RECORD_VERSION = 1;
+export const RECORD_VERSIONS = [1, 2] as const;
+export type RecordVersion = (typeof RECORD_VERSIONS)[number];
 
 /** A job's record as it leaves the house: what it states, the events that prove it, and the site's seal over their head. */
 export type JobRecord = {
   readonly format: typeof RECORD_FORMAT;
-  readonly version: typeof RECORD_VERSION;
-  readonly statement: JobStatement;
-  readonly events: readonly JobEvent[];
+  readonly version: RecordVersion;
+  readonly statement: JobStatement1 | JobStatement2;
+  readonly events: readonly KeptEvent[];
   readonly seal: Seal;
 };
 
-/** The statement that a job's events prove. */
-export const provenStatement = (state: JobState, events: readonly JobEvent[]): JobStatement =>
-  jobStatement(
-    state,
-    events.flatMap((event) =>
-      event.kind === 'tool-chosen'
-        ? [
-            {
-              tool: event.body.tool,
-              chosenOn: event.serverTime.slice(0, 10),
-              adapters: event.body.adapters,
-              override:
-                event.body.override === null
-                  ? null
-                  : { blocks: event.body.blocks, why: event.body.override, by: event.person.name },
-            },
-          ]
-        : [],
-    ),
-  );
+/** The version a job's record is written in: as long as all its events are of the first form, so is its record, and says the same as ever. */
+export const recordVersion = (events: readonly KeptEvent[]): RecordVersion =>
+  events.every(({ schemaVersion }) => schemaVersion === 1) ? 1 : 2;
 
-/** The record of a job. */
-export const jobRecord = (state: JobState, events: readonly JobEvent[], seal: Seal): JobRecord => ({
+const toolsTaken = (events: readonly KeptEvent[]): readonly ToolTaken[] =>
+  events.flatMap((kept) => {
+    const event = lifted(kept);
+    if (event.kind !== 'tool-chosen') return [];
+    const { tool, adapters, blocks, override } = event.body;
+    return [
+      {
+        tool,
+        chosenOn: event.serverTime.slice(0, 10),
+        adapters,
+        override: override === null ? null : { blocks, why: override, by: event.person.name },
+      },
+    ];
+  });
+
+/** The statement that a job's events prove, in the form of their record's version; null for events that plan no job, or that this code can't read. */
+export const provenStatement = (events: readonly KeptEvent[]): JobRecord['statement'] | null => {
+  if (!events.every(isKnownVersion)) return null;
+  const job = jobViewOf(events);
+  if (!job) return null;
+  const tools = toolsTaken(events);
+  return recordVersion(events) === 1
+    ? jobStatement1(job, tools)
+    : jobStatement2(job, tools, events.map(lifted));
+};
+
+/** The record of a job, from its events in the one order of their keys. */
+export const jobRecord = (
+  statement: JobRecord['statement'],
+  events: readonly KeptEvent[],
+  { site, job, headSequence, headHash, sealedAt, publicKey, signature }: Seal,
+): JobRecord => ({
   format: RECORD_FORMAT,
-  version: RECORD_VERSION,
-  statement: provenStatement(state, events),
+  version: recordVersion(events),
+  statement,
   events,
-  seal,
+  seal: { site, job, headSequence, headHash, sealedAt, publicKey, signature },
 });
 
 /** The one text of a record. The verifier takes no other, because a digit past what a number can hold would change the text and not the value. */

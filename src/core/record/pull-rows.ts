@@ -1,12 +1,13 @@
-import type { JobEvent } from '../job/event.ts';
-import type { JobState } from '../job/state.ts';
+import { type KeptEvent, lifted } from '../event/lifted.ts';
 import { unitSymbol } from '../torque/unit.ts';
+import type { JobView } from '../view/job-view.ts';
 
 /** One line per pull in the order they were made, by column name, as a table for spreadsheets; voided pulls too. */
 export const pullRows = (
-  state: JobState,
-  events: readonly JobEvent[],
+  state: JobView,
+  kept: readonly KeptEvent[],
 ): readonly Readonly<Record<string, string | number>>[] => {
+  const events = kept.map(lifted);
   const placed = new Map(events.map((event) => [event.id, event]));
   const tools = new Map(
     events.flatMap((event) =>
@@ -23,9 +24,9 @@ export const pullRows = (
         conductor: planned.conductor,
         requirement: planned.requirement.printed,
         read_as: planned.requirement.readAs ?? '',
-        target_newton_metres: body.targetNewtonMetres,
-        low_newton_metres: body.lowNewtonMetres,
-        high_newton_metres: body.highNewtonMetres,
+        target_newton_metres: body.targetNewtonMetres ?? '',
+        low_newton_metres: body.lowNewtonMetres ?? '',
+        high_newton_metres: body.highNewtonMetres ?? '',
         tool: tool?.code ?? '',
         tool_serial: tool?.serial ?? '',
         calibration_due_on: tool?.calibrationDueOn ?? '',

@@ -1,12 +1,14 @@
+import { z } from 'zod';
+import { hashSchema, instantSchema } from '../bounds.ts';
+import { inKeyOrder, isKnownVersion } from '../event/event-forms.ts';
+import type { KeptEvent } from '../event/lifted.ts';
 import { differingField } from '../job/differing-field.ts';
-import { EVENT_SCHEMA_VERSION, type JobEvent } from '../job/event.ts';
-import { foldJob } from '../job/next-state.ts';
-import type { JobRefusal } from '../job/refusal.ts';
-import { type ChainFinding, canonicalText, firstBreak } from '../ledger/hash-chain.ts';
-import { isSealIntact, keyFingerprint, sealedHead } from '../ledger/seal.ts';
-import { readRequirement } from '../requirement/read-requirement.ts';
+import { type AuditFinding, audit } from '../ledger/audit.ts';
+import { sha256Hex, type TextHash } from '../ledger/canonical.ts';
+import { type ChainFinding, firstBreak } from '../ledger/hash-chain.ts';
+import { isSealIntact, keyFingerprint, type Seal, sealedHead } from '../ledger/seal.ts';
 import { accepted, type Result, refused } from '../result.ts';
-import { type JobRecord, provenStatement, RECORD_FORMAT, RECORD_VERSION, recordText } from './job-record.ts';
+import { jobRecord, provenStatement, RECORD_FORMAT, RECORD_VERSIONS, recordText } from './job-record.ts';
 
 /** Why a record does not hold. Each names the event where it is about one. */
 export type RecordFinding =
@@ -16,21 +18,11 @@ export type RecordFinding =
   | { readonly code: 'text-altered'; readonly line: number }
   | { readonly code: 'chain-broken'; readonly finding: ChainFinding }
   | { readonly code: 'head-differs'; readonly sequence: number; readonly eventId: string }
+  | { readonly code: 'seal-misshaped' }
   | { readonly code: 'seal-broken' }
   | { readonly code: 'key-differs'; readonly expected: string; readonly found: string }
   | { readonly code: 'event-misshaped'; readonly sequence: number; readonly eventId: string }
-  | {
-      readonly code: 'event-impossible';
-      readonly sequence: number;
-      readonly eventId: string;
-      readonly refusal: JobRefusal;
-    }
-  | {
-      readonly code: 'requirement-misread';
-      readonly sequence: number;
-      readonly eventId: string;
-      readonly position: string;
-    }
+  | { readonly code: 'does-not-follow'; readonly findings: readonly AuditFinding[] }
   | { readonly code: 'statement-differs'; readonly field: string };
 
 /** What was checked in a record that holds. */
@@ -44,7 +36,28 @@ export type RecordVerified = {
   readonly openItems: number;
   readonly site: string;
   readonly fingerprint: string;
+  readonly sealedAt: string;
+  /** Whether the reader named the key: else the record proves its integrity only, not by whom it was sealed. */
+  readonly isKeyKnown: boolean;
+  /** Rules that judgements name and this verifier does not have: chain and seal hold, those judgements were not checked. */
+  readonly rulesMissing: readonly number[];
 };
+
+const sealSchema = z.strictObject({
+  site: z.string().min(1).max(120),
+  job: z.uuid(),
+  headSequence: z.int().positive(),
+  headHash: hashSchema,
+  sealedAt: instantSchema,
+  publicKey: hashSchema,
+  signature: z.string().regex(/^[0-9a-f]{128}$/),
+}) satisfies z.ZodType<Seal>;
+
+const headingSchema = z.looseObject({
+  format: z.literal(RECORD_FORMAT),
+  version: z.unknown(),
+  events: z.array(z.looseObject({})).min(1),
+});
 
 const firstDifferentLine = (a: string, b: string): number => {
   const lines = b.split('\n');
@@ -52,114 +65,112 @@ const firstDifferentLine = (a: string, b: string): number => {
   return (at < 0 ? lines.length : at) + 1;
 };
 
-const isRecordShaped = (value: unknown): value is JobRecord => {
-  const record = value as Partial<JobRecord> | null;
-  return (
-    typeof record === 'object' &&
-    record?.format === RECORD_FORMAT &&
-    Array.isArray(record.events) &&
-    record.events.length > 0 &&
-    record.events.every((event) => typeof event === 'object' && event !== null) &&
-    typeof record.seal === 'object' &&
-    typeof record.statement === 'object'
-  );
-};
+/** A key's fingerprint as the site writes it, from however a reader typed it: any case, with or without dashes or spaces. */
+export const typedFingerprint = (typed: string): string =>
+  (
+    typed
+      .toLowerCase()
+      .replace(/[^0-9a-f]/g, '')
+      .match(/.{1,4}/g) ?? []
+  ).join('-');
 
-/** The first fastener whose stated requirement is not what its print (or what a person read it as) says. */
-const misreadPosition = (event: JobEvent): string | null => {
-  const stated =
-    event.kind === 'job-planned'
-      ? event.body.fasteners
-      : event.kind === 'requirement-moved'
-        ? [event.body]
-        : [];
-  const misread = stated.find(({ requirement: { printed, readAs, requirement } }) => {
-    // A requirement carries its own unit by now; which unit the site prefers changes no value.
-    const read = readRequirement(readAs ?? printed, 'N.m');
-    return !read.ok || canonicalText(read.value.requirement) !== canonicalText(requirement);
-  });
-  return misread?.position ?? null;
-};
-
-/** What the reader of a record knows beforehand. */
+/** What the reader of a record brings. */
 export type VerifyingKnowledge = {
-  /** The site's key fingerprint; null when the reader does not know it, and then a whole record forged under another key cannot be told from a true one. */
+  /** The site's key fingerprint as it was typed; null when the reader does not know it, and then a whole record forged under another key
+   *  cannot be told from a true one. */
   readonly expectedKey: string | null;
-  /** Whether a value has the form of an event: the schema lives where boundaries are, above core. */
-  readonly isEventShaped: (value: unknown) => boolean;
+  readonly sha256?: TextHash;
 };
 
-const eventsFinding = (
-  record: JobRecord,
-  isEventShaped: VerifyingKnowledge['isEventShaped'],
-): RecordFinding | null => {
-  const { events, seal } = record;
-  const broken = firstBreak(events);
-  if (broken) return { code: 'chain-broken', finding: broken };
-  const last = events.at(-1) as JobEvent;
-  const at = { sequence: last.sequence, eventId: last.id };
-  const head = sealedHead(seal);
-  if (head.sequence !== last.sequence || head.hash !== last.hash || seal.job !== last.job)
-    return { code: 'head-differs', ...at };
-  const old = events.find(({ schemaVersion }) => schemaVersion !== EVENT_SCHEMA_VERSION);
-  if (old) return { code: 'unknown-version', version: old.schemaVersion };
-  for (const event of events) {
-    if (!isEventShaped(event))
-      return { code: 'event-misshaped', sequence: event.sequence, eventId: event.id };
-    const position = misreadPosition(event);
-    if (position)
-      return { code: 'requirement-misread', sequence: event.sequence, eventId: event.id, position };
-  }
-  return null;
-};
+type Parsed = { readonly events: readonly KeptEvent[]; readonly statement: unknown; readonly seal: unknown };
 
-const parsed = (text: string): Result<JobRecord, RecordFinding> => {
+const parsed = (text: string): Result<Parsed, RecordFinding> => {
   let value: unknown;
   try {
     value = JSON.parse(text);
   } catch {
     return refused({ code: 'not-json' });
   }
-  if (!isRecordShaped(value)) return refused({ code: 'not-a-record' });
-  if (value.version !== RECORD_VERSION) return refused({ code: 'unknown-version', version: value.version });
+  const heading = headingSchema.safeParse(value);
+  if (!heading.success) return refused({ code: 'not-a-record' });
+  const { version } = heading.data;
+  if (!RECORD_VERSIONS.some((known) => known === version))
+    return refused({ code: 'unknown-version', version });
+  // A text that is not as JSON is written tells of digits, keys and spaces that no value shows.
   const written = recordText(value);
   if (written !== text) return refused({ code: 'text-altered', line: firstDifferentLine(written, text) });
-  return accepted(value);
+  return accepted(value as Parsed);
 };
 
-/** Checks a record from its text alone: the text itself, the chain, the seal, every verdict again by folding the events, and that the
- *  statement says nothing else. Refuses: every code of RecordFinding; the first one found. */
+const ordered = (events: readonly unknown[]): Result<readonly KeptEvent[], RecordFinding> => {
+  const shaped: KeptEvent[] = [];
+  for (const [index, event] of events.entries()) {
+    const { schemaVersion: version, id } = event as Partial<KeptEvent>;
+    if (!isKnownVersion(event as KeptEvent)) return refused({ code: 'unknown-version', version });
+    const known = inKeyOrder(event);
+    if (!known)
+      return refused({ code: 'event-misshaped', sequence: index + 1, eventId: String(id).slice(0, 36) });
+    shaped.push(known);
+  }
+  return accepted(shaped);
+};
+
+const sealFinding = (seal: Seal, last: KeptEvent, expectedKey: string | null): RecordFinding | null => {
+  const head = sealedHead(seal);
+  if (head.sequence !== last.sequence || head.hash !== last.hash || seal.job !== last.job)
+    return { code: 'head-differs', sequence: last.sequence, eventId: last.id };
+  if (!isSealIntact(seal)) return { code: 'seal-broken' };
+  const found = keyFingerprint(seal.publicKey);
+  const expected = expectedKey === null ? found : typedFingerprint(expectedKey);
+  return expected === found ? null : { code: 'key-differs', expected, found };
+};
+
+/** Checks a record from its text alone: the chain, the seal, every decision again under the rules it names, that the statement says nothing
+ *  else, and that the text is the one text of all this. Never throws for what a file can hold.
+ *  Refuses: every code of RecordFinding; the first one found. */
 export const verifyRecord = (
   text: string,
-  { expectedKey, isEventShaped }: VerifyingKnowledge,
+  { expectedKey, sha256 = sha256Hex }: VerifyingKnowledge,
 ): Result<RecordVerified, RecordFinding> => {
   const record = parsed(text);
   if (!record.ok) return record;
-  const { events, seal, statement } = record.value;
-  const finding = eventsFinding(record.value, isEventShaped);
+  const broken = firstBreak(record.value.events, sha256);
+  if (broken) return refused({ code: 'chain-broken', finding: broken });
+  const events = ordered(record.value.events);
+  if (!events.ok) return events;
+  const seal = sealSchema.safeParse(record.value.seal);
+  if (!seal.success) return refused({ code: 'seal-misshaped' });
+  const finding = sealFinding(seal.data, events.value.at(-1) as KeptEvent, expectedKey);
   if (finding) return refused(finding);
-  if (!isSealIntact(seal)) return refused({ code: 'seal-broken' });
-  const fingerprint = keyFingerprint(seal.publicKey);
-  if (expectedKey !== null && expectedKey !== fingerprint)
-    return refused({ code: 'key-differs', expected: expectedKey, found: fingerprint });
-  const folded = foldJob(events);
-  if (!folded.ok) {
-    const { eventId, refusal } = folded.refusal;
-    const sequence = events.findIndex(({ id }) => id === eventId) + 1;
-    return refused({ code: 'event-impossible', sequence, eventId: eventId ?? '', refusal });
+  const findings = audit(events.value);
+  const rulesMissing = findings.flatMap((each) => (each.code === 'rules-unknown' ? [each.number] : []));
+  const others = findings.filter(({ code }) => code !== 'rules-unknown');
+  if (others.length > 0) return refused({ code: 'does-not-follow', findings: others });
+  const statement = provenStatement(events.value);
+  if (!statement) return refused({ code: 'not-a-record' });
+  const proven = recordText(jobRecord(statement, events.value, seal.data));
+  if (proven !== text) {
+    const stated = record.value.statement;
+    const isObject = stated !== null && typeof stated === 'object';
+    const field = isObject ? differingField(JSON.parse(JSON.stringify(statement)), stated) : 'statement';
+    return refused(
+      field
+        ? { code: 'statement-differs', field }
+        : { code: 'text-altered', line: firstDifferentLine(proven, text) },
+    );
   }
-  const proven = JSON.parse(JSON.stringify(provenStatement(folded.value, events)));
-  if (canonicalText(proven) !== canonicalText(statement))
-    return refused({ code: 'statement-differs', field: differingField(proven, statement) ?? '' });
   return accepted({
-    job: seal.job,
+    job: seal.data.job,
     number: statement.number,
     title: statement.title,
-    events: events.length,
-    pulls: events.filter(({ kind }) => kind === 'pull-made').length,
-    signatures: folded.value.signatures.map(({ meaning, person }) => ({ meaning, name: person.name })),
+    events: events.value.length,
+    pulls: events.value.filter(({ kind }) => kind === 'pull-made').length,
+    signatures: statement.signatures.map(({ meaning, person }) => ({ meaning, name: person.name })),
     openItems: statement.openItems.length,
-    site: seal.site,
-    fingerprint,
+    site: seal.data.site,
+    fingerprint: keyFingerprint(seal.data.publicKey),
+    sealedAt: seal.data.sealedAt,
+    isKeyKnown: expectedKey !== null,
+    rulesMissing: [...new Set(rulesMissing)],
   });
 };

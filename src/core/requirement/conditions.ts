@@ -1,4 +1,6 @@
+import { z } from 'zod';
 import type { WrittenTorque } from '../torque/torque.ts';
+import { writtenTorqueSchema } from '../torque/torque.ts';
 
 export const LUBRICATIONS = ['not-stated', 'dry', 'oiled', 'compound'] as const;
 export const THREAD_DIRECTIONS = ['right', 'left'] as const;
@@ -47,3 +49,32 @@ export const NO_CONDITIONS: Conditions = {
   tools: { kind: 'any' },
   madeForMaterial: '',
 };
+
+export const conditionsSchema = z
+  .strictObject({
+    runOn: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('none') }),
+      z.strictObject({ kind: z.literal('to-be-measured') }),
+      z.strictObject({ kind: z.literal('measured'), torque: writtenTorqueSchema }),
+    ]),
+    lubrication: z.enum(LUBRICATIONS),
+    compound: z.string().trim().max(80),
+    thread: z.enum(THREAD_DIRECTIONS),
+    isSingleUse: z.boolean(),
+    second: z
+      .array(
+        z.discriminatedUnion('kind', [
+          z.strictObject({ kind: z.literal('runout'), limitMillimetres: z.number().positive().max(10) }),
+          z.strictObject({ kind: z.literal('temperature'), limitCelsius: z.number().min(-100).max(1000) }),
+          z.strictObject({ kind: z.literal('no-leak') }),
+        ]),
+      )
+      .max(3),
+    tools: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('any') }),
+      z.strictObject({ kind: z.literal('only'), tools: z.array(z.string().max(40)).min(1).max(12) }),
+      z.strictObject({ kind: z.literal('never'), tools: z.array(z.string().max(40)).min(1).max(12) }),
+    ]),
+    madeForMaterial: z.string().trim().max(80),
+  })
+  .meta({ id: 'Conditions' }) satisfies z.ZodType<Conditions>;

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { accepted, type Result, refused } from '../result.ts';
 import type { NumberRefusal, WrittenNumber } from '../torque/read-number.ts';
 import type { WrittenTorque } from '../torque/torque.ts';
@@ -220,3 +221,6 @@ export const readRequirement = (
     disagreements: alsoPrinted.flatMap((other) => disagreements(requirement, other)),
   });
 };
+
+/** The text of a requirement as printed; what is in it is read by core. */
+export const printedRequirementSchema = z.string().trim().max(REQUIREMENT_MAX_LENGTH);

@@ -1,4 +1,6 @@
+import { z } from 'zod';
 import type { WrittenTorque } from '../torque/torque.ts';
+import { writtenTorqueSchema } from '../torque/torque.ts';
 import type { TorqueUnit } from '../torque/unit.ts';
 
 /** What a source demands of a fastener, in the source's own unit and digits. */
@@ -45,3 +47,33 @@ export const printedTorques = (requirement: Requirement): readonly WrittenTorque
 /** The unit a requirement was printed in; the other one where it prints no torque. */
 export const printedUnit = (requirement: Requirement, otherwise: TorqueUnit): TorqueUnit =>
   printedTorques(requirement)[0]?.unit ?? otherwise;
+
+export const requirementSchema = z
+  .discriminatedUnion('kind', [
+    z.strictObject({
+      kind: z.literal('range'),
+      low: writtenTorqueSchema,
+      high: writtenTorqueSchema,
+    }),
+    z.strictObject({ kind: z.literal('nominal'), nominal: writtenTorqueSchema }),
+    z.strictObject({
+      kind: z.literal('nominal-percent'),
+      nominal: writtenTorqueSchema,
+      tolerancePercent: z.number().nonnegative().lt(100),
+    }),
+    z.strictObject({
+      kind: z.literal('nominal-absolute'),
+      nominal: writtenTorqueSchema,
+      plus: writtenTorqueSchema,
+      minus: writtenTorqueSchema,
+    }),
+    z.strictObject({ kind: z.literal('maximum'), maximum: writtenTorqueSchema }),
+    z.strictObject({ kind: z.literal('minimum'), minimum: writtenTorqueSchema }),
+    z.strictObject({ kind: z.literal('snug-then-angle'), angleDegrees: z.number().positive().max(720) }),
+    z.strictObject({
+      kind: z.literal('torque-then-angle'),
+      torque: writtenTorqueSchema,
+      angleDegrees: z.number().positive().max(720),
+    }),
+  ])
+  .meta({ id: 'Requirement' }) satisfies z.ZodType<Requirement>;

@@ -1,5 +1,6 @@
+import { z } from 'zod';
 import { accepted, type Result, refused } from '../result.ts';
-import { type NewtonMetres, type TorqueUnit, toNewtonMetres } from '../torque/unit.ts';
+import { type NewtonMetres, type TorqueUnit, toNewtonMetres, torqueUnitSchema } from '../torque/unit.ts';
 
 /** How a scale looks: a barrel over a shaft, a window with a counter, a dial or a beam with a pointer, a display, or a plain label. */
 export const SCALE_FORMS = ['barrel', 'window', 'dial', 'beam', 'display', 'preset'] as const;
@@ -90,3 +91,19 @@ export const settingText = (scale: Scale, setting: number): string =>
 /** Newton metres of a setting. */
 export const settingInNewtonMetres = (scale: Scale, setting: number): NewtonMetres =>
   toNewtonMetres(setting, scale.unit);
+
+/** Largest value of a scale, in its own unit. */
+export const SCALE_VALUE_MAX = 1e6;
+
+export const scaleSchema = z
+  .strictObject({
+    form: z.enum(SCALE_FORMS),
+    unit: torqueUnitSchema,
+    minimum: z.number().nonnegative().max(SCALE_VALUE_MAX),
+    maximum: z.number().positive().max(SCALE_VALUE_MAX),
+    perTurn: z.number().positive().max(SCALE_VALUE_MAX),
+    graduation: z.number().positive().max(SCALE_VALUE_MAX),
+    mainStart: z.number().min(0).max(SCALE_VALUE_MAX),
+    raisedBy: z.enum(['clockwise', 'anticlockwise']),
+  })
+  .meta({ id: 'Scale' }) satisfies z.ZodType<Scale>;

@@ -1,11 +1,11 @@
-import type { Drive } from '../job/event.ts';
+import type { Drive } from '../job/plan.ts';
 import type { AllowedTools, Conditions } from '../requirement/conditions.ts';
+import type { Rules } from '../rules/rules.ts';
 import { settingInNewtonMetres } from '../setting/scale.ts';
 import { type ToolSetting, toolSetting } from '../setting/tool-setting.ts';
 import type { Schools } from '../target/schools.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
 import { conformanceProbability } from '../verdict/conformance-probability.ts';
-import { pullStandardUncertainty } from '../verdict/pull-uncertainty.ts';
 import { isIndicating, type Tool } from './tool.ts';
 import type { ToolBlock } from './tool-standing.ts';
 import { isInUsableBand } from './usable-band.ts';
@@ -68,12 +68,16 @@ const driveOut = ({ drive }: Tool, fastener: Drive): readonly ToolOut[] => {
   return isWrong ? ['drive-does-not-fit'] : [];
 };
 
+/** The rules a tool's pulls would be judged by, as far as the ranking needs them. */
+export type JudgingRules = Pick<Rules, 'applied' | 'standardUncertainty'>;
+
 type Considered = { readonly fit: ToolFit | null; readonly because: readonly ToolOut[] };
 
 const considered = (
   { tool, blocks, standsAt }: ToolCandidate,
   wanted: ToolWanted,
   school: Schools['betweenGraduations'],
+  rules: JudgingRules,
 ): Considered => {
   const { scale } = tool;
   const plain: readonly ToolOut[] = [
@@ -102,7 +106,12 @@ const considered = (
     fit: {
       tool,
       setting: setting.value,
-      probability: conformanceProbability(torque, pullStandardUncertainty(torque, tool), low, high),
+      probability: conformanceProbability(
+        rules.applied(torque, tool).torque,
+        rules.standardUncertainty(torque, tool, [], 1),
+        low,
+        high,
+      ),
       isInCalibratedPart: setting.value.setting >= CALIBRATED_FROM * scale.maximum,
       travel: isIndicating(tool) ? 0 : Math.abs(turns),
     },
@@ -126,10 +135,11 @@ export const rankedTools = (
   candidates: readonly ToolCandidate[],
   wanted: ToolWanted,
   school: Schools['betweenGraduations'],
+  rules: JudgingRules,
 ): ToolRanking => {
   const all = candidates.map((candidate) => ({
     tool: candidate.tool,
-    ...considered(candidate, wanted, school),
+    ...considered(candidate, wanted, school, rules),
   }));
   return {
     fits: all.flatMap(({ fit }) => (fit ? [fit] : [])).sort(betterFit),

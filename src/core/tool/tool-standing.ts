@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { dueReason } from '../calibration/interval.ts';
 import type { Schools } from '../target/schools.ts';
 import type { Tool } from './tool.ts';
@@ -59,3 +60,5 @@ export const toolBlocks = (
     ...(facts.isRetired ? (['retired'] as const) : []),
   ];
 };
+
+export const toolBlockSchema = z.enum(TOOL_BLOCKS);

@@ -1,7 +1,13 @@
+import { z } from 'zod';
+import { daySchema, typedText } from '../bounds.ts';
 import type { ErrorPoint } from '../calibration/error-at.ts';
+import { errorPointSchema, TORQUE_MAX_NEWTON_METRES } from '../calibration/error-at.ts';
 import type { Scale } from '../setting/scale.ts';
+import { SCALE_VALUE_MAX, scaleSchema } from '../setting/scale.ts';
 import type { TorqueUnit } from '../torque/unit.ts';
+import { torqueUnitSchema } from '../torque/unit.ts';
 import type { ToolClass } from './class-limit.ts';
+import { TOOL_CLASSES } from './class-limit.ts';
 
 /** Every kind of torque tool. */
 export const TOOL_KINDS = [
@@ -94,3 +100,38 @@ export const isPreset = ({ kind }: Pick<Tool, 'kind'>): boolean => FIXED.has(kin
 /** Whether a tool's calibration has run out on a day; the due day itself still counts. Both ISO dates. */
 export const isOverdue = (tool: Pick<Tool, 'calibrationDueOn'>, onDate: string): boolean =>
   onDate > tool.calibrationDueOn;
+
+const usableSchema = z.strictObject({
+  lowNewtonMetres: z.number().positive().max(TORQUE_MAX_NEWTON_METRES),
+  highNewtonMetres: z.number().positive().max(TORQUE_MAX_NEWTON_METRES),
+});
+
+const toolCalibrationSchema = z.strictObject({
+  sessionId: z.uuid(),
+  points: z.array(errorPointSchema).min(1).max(20),
+  usable: usableSchema.nullable(),
+}) satisfies z.ZodType<ToolCalibration>;
+
+export const toolSchema = z
+  .strictObject({
+    id: z.uuid(),
+    code: typedText(20),
+    kind: z.enum(TOOL_KINDS),
+    toolClass: z.enum(TOOL_CLASSES),
+    serial: typedText(40),
+    scale: scaleSchema,
+    otherUnits: z.array(torqueUnitSchema).max(8),
+    limitPercent: z.number().positive().max(50),
+    limitOf: z.enum(['reading', 'full-scale']),
+    drive: z.enum(TOOL_DRIVES),
+    directions: z.array(z.enum(DIRECTIONS)).min(1).max(2),
+    leverMillimetres: z.number().positive().max(2000).nullable(),
+    openingMillimetres: z.number().positive().max(200).nullable(),
+    restSetting: z.number().nonnegative().max(SCALE_VALUE_MAX),
+    takenIntoUseOn: daySchema,
+    calibratedOn: daySchema,
+    calibrationDueOn: daySchema,
+    dueAfterPulls: z.int().positive().max(1_000_000),
+    calibration: toolCalibrationSchema.nullable(),
+  })
+  .meta({ id: 'Tool' }) satisfies z.ZodType<Tool>;

@@ -1,6 +1,10 @@
 import { settingThrough } from '../adapter/adapter.ts';
-import type { FastenerState, JobState } from '../job/state.ts';
 import { NO_CONDITIONS } from '../requirement/conditions.ts';
+import { NEWEST_RULES, rulesOf } from '../rules/rules-by-number.ts';
+import type { Target } from '../target/target-and-acceptance.ts';
+import type { FastenerView } from '../view/bench.ts';
+import { targetOrNull } from '../view/fastener-target.ts';
+import type { JobView } from '../view/job-view.ts';
 import {
   betterFit,
   rankedTools,
@@ -26,7 +30,7 @@ export type ToolForJob = {
   readonly because: readonly ToolOut[];
 };
 
-const wantedOf = ({ planned, target }: FastenerState, factor: number): ToolWanted => {
+const wantedOf = ({ planned }: FastenerView, target: Target, factor: number): ToolWanted => {
   const conditions = planned.requirement.book?.conditions ?? NO_CONDITIONS;
   return {
     target: {
@@ -42,12 +46,14 @@ const wantedOf = ({ planned, target }: FastenerState, factor: number): ToolWante
 
 /** Fasteners that ask the same of a tool are asked for once. */
 const alike = (
-  state: JobState,
+  state: JobView,
   factor: number,
 ): readonly { readonly wanted: ToolWanted; readonly count: number }[] => {
   const groups = new Map<string, { wanted: ToolWanted; count: number }>();
   for (const fastener of state.fasteners) {
-    const wanted = wantedOf(fastener, factor);
+    const target = targetOrNull(state, fastener);
+    if (!target) continue;
+    const wanted = wantedOf(fastener, target, factor);
     const key = JSON.stringify(wanted);
     const group = groups.get(key) ?? { wanted, count: 0 };
     group.count += 1;
@@ -63,11 +69,12 @@ const better = (a: ToolForJob, b: ToolForJob): number =>
 /** The tools for a job, the one that does most of it first, then the best fit; and what the shop would have to buy for the first fastener that
  *  none can do. `factorOf` says how adapters multiply what a tool shows. */
 export const toolsForJob = (
-  state: JobState,
+  state: JobView,
   candidates: readonly ToolCandidate[],
   factorOf: (tool: Tool) => number,
 ): { readonly tools: readonly ToolForJob[]; readonly toBuy: ToolToBuy | null } => {
   const { betweenGraduations } = state.plan.schools;
+  const rules = rulesOf(state.rules) ?? NEWEST_RULES;
   const groupsOf = new Map<number, ReturnType<typeof alike>>();
   const tools = candidates.map((candidate): ToolForJob => {
     const factor = factorOf(candidate.tool);
@@ -75,7 +82,7 @@ export const toolsForJob = (
     groupsOf.set(factor, groups);
     const each = groups.map(({ wanted, count }) => ({
       count,
-      ...rankedTools([candidate], wanted, betweenGraduations),
+      ...rankedTools([candidate], wanted, betweenGraduations, rules),
     }));
     const fits = each.flatMap(({ count, fits: [fit] }) => (fit ? [{ count, fit }] : []));
     const [first] = fits;
@@ -91,7 +98,7 @@ export const toolsForJob = (
     };
   });
   const without = alike(state, 1).find(
-    ({ wanted }) => rankedTools(candidates, wanted, betweenGraduations).fits.length === 0,
+    ({ wanted }) => rankedTools(candidates, wanted, betweenGraduations, rules).fits.length === 0,
   );
   return { tools: tools.sort(better), toBuy: without ? toolToBuy(without.wanted) : null };
 };

@@ -1,4 +1,5 @@
-import { type NewtonMetres, type TorqueUnit, toNewtonMetres } from './unit.ts';
+import { z } from 'zod';
+import { type NewtonMetres, type TorqueUnit, toNewtonMetres, torqueUnitSchema } from './unit.ts';
 
 /** A torque as it was written: its digits carry the resolution and are never rebuilt from the value. */
 export type WrittenTorque = {
@@ -16,3 +17,15 @@ export const writtenInNewtonMetres = (torque: WrittenTorque): NewtonMetres =>
 /** How many significant digits a decimal text shows; `0.50` shows 2, `250` shows 3. */
 export const significantDigits = (text: string): number =>
   Math.max(1, text.replace('.', '').replace(/^0+/, '').length);
+
+/** A torque as a person wrote it. */
+export const writtenTorqueSchema = z
+  .strictObject({
+    text: z
+      .string()
+      .regex(/^\d+(?:\.\d+)?$/)
+      .max(15),
+    value: z.number().nonnegative().max(1e9),
+    unit: torqueUnitSchema,
+  })
+  .meta({ id: 'WrittenTorque' }) satisfies z.ZodType<WrittenTorque>;

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 /** Torque in newton metres. Everything in core computes in it. */
 export type NewtonMetres = number & { readonly __unit: 'N.m' };
 
@@ -47,3 +48,6 @@ export const toNewtonMetres = (value: number, unit: TorqueUnit): NewtonMetres =>
 /** The number in a unit of a torque in newton metres. */
 export const fromNewtonMetres = (torque: NewtonMetres, unit: TorqueUnit): number =>
   torque / TORQUE_UNITS[unit].newtonMetres;
+
+/** The code of a torque unit. */
+export const torqueUnitSchema = z.enum(TORQUE_UNIT_CODES as readonly [TorqueUnit, ...TorqueUnit[]]);

@@ -1,4 +1,4 @@
-import type { PullBody } from '../job/event.ts';
+import type { PullBody } from '../job/pull.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
 import { type NewtonMetres, newtonMetres } from '../torque/unit.ts';
 import { type DecisionRule, tighteningVerdict, type Verdict } from './tightening-verdict.ts';

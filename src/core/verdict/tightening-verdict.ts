@@ -3,7 +3,9 @@ import type { Target } from '../target/target-and-acceptance.ts';
 import type { NewtonMetres } from '../torque/unit.ts';
 import { conformanceProbability } from './conformance-probability.ts';
 
-export type Outcome = 'in' | 'low' | 'high' | 'too-close' | 'by-feel';
+export const OUTCOMES = ['in', 'low', 'high', 'too-close', 'by-feel', 'no-verdict'] as const;
+/** What a pull came to. `no-verdict`: it happened, and nothing can be said of its torque. */
+export type Outcome = (typeof OUTCOMES)[number];
 
 /** What is judged: a reading with its uncertainty in newton metres, a pull that went past the click, or one without a tool. */
 export type Judged =

@@ -1,11 +1,14 @@
 import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
 import { Fault } from '#core/fault.ts';
 
-/** A connection or the pool: whatever runs a query. */
-export type Connection = Pick<PoolConnection, 'execute'>;
+/** A connection or the pool: whatever runs a query. `query` is for statements of many rows, `execute` for all others. */
+export type Connection = Pick<PoolConnection, 'execute' | 'query'>;
 
-const CONNECTION_LIMIT = 10;
-const TRIES = 5;
+const CONNECTION_LIMIT = 12;
+const CONNECT_TIMEOUT_MS = 5_000;
+/** How long a statement waits for a lock, and how long it may run, in seconds. */
+const LOCK_WAIT_SECONDS = 5;
+const STATEMENT_SECONDS = 30;
 
 let pool: Pool | null = null;
 
@@ -22,7 +25,14 @@ export const database = (): Pool => {
     timezone: 'Z',
     charset: 'utf8mb4',
     connectionLimit: CONNECTION_LIMIT,
+    connectTimeout: CONNECT_TIMEOUT_MS,
   });
+  // Sent before anything else on a new connection. On a cluster a read waits until what other nodes committed before it is here too.
+  pool.on('connection', (connection) =>
+    connection.query(
+      `SET SESSION innodb_lock_wait_timeout = ${LOCK_WAIT_SECONDS}, max_statement_time = ${STATEMENT_SECONDS}, wsrep_sync_wait = 1`,
+    ),
+  );
   return pool;
 };
 
@@ -30,29 +40,4 @@ export const database = (): Pool => {
 export const closeDatabase = async (): Promise<void> => {
   await pool?.end();
   pool = null;
-};
-
-const isDeadlock = (error: unknown): boolean => (error as { errno?: number }).errno === 1213;
-
-/** Runs `work` in one transaction and commits what it returns. Repeats it after a deadlock, also one with another cluster node
- *  (error 1213), so `work` must be repeatable. `mayCommit` false rolls back: a refusal leaves nothing behind. */
-export const inTransaction = async <T>(
-  work: (connection: Connection) => Promise<T>,
-  mayCommit: (value: T) => boolean = () => true,
-): Promise<T> => {
-  for (let tries = 1; ; tries += 1) {
-    const connection = await database().getConnection();
-    try {
-      await connection.beginTransaction();
-      const value = await work(connection);
-      if (mayCommit(value)) await connection.commit();
-      else await connection.rollback();
-      return value;
-    } catch (error) {
-      await connection.rollback();
-      if (!isDeadlock(error) || tries >= TRIES) throw error;
-    } finally {
-      connection.release();
-    }
-  }
 };

@@ -1,11 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import type { APIContext, APIRoute } from 'astro';
 import { z } from 'zod';
-import type { Person } from '#core/job/event.ts';
+import { type Action, whoMay } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { DeepReadonly, Operation } from '#wire/operation.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { PROBLEM_MEDIA_TYPE, problemDetails } from '#wire/problems/problem-details.ts';
+import type { Contact } from '../append/event-clock.ts';
+import { isConflict } from '../database/transaction.ts';
+import { now } from '../services/clock.ts';
 
 /** Largest request body, in bytes: a list of 2,000 lines with room to spare. */
 export const BODY_MAX_BYTES = 3_000_000;
@@ -15,12 +19,27 @@ export const problemResponse = (problem: Problem): Response => {
   const details = problemDetails(problem);
   return Response.json(details, {
     status: details.status,
-    headers: { 'content-type': PROBLEM_MEDIA_TYPE, 'cache-control': 'no-store' },
+    headers: {
+      'content-type': PROBLEM_MEDIA_TYPE,
+      'cache-control': 'no-store',
+      ...(details.status === 503 ? { 'retry-after': '1' } : {}),
+    },
   });
 };
 
+/** How an asker's events reached the site. */
+export const contactOf = (
+  { locals }: APIContext,
+  {
+    sentAt = null,
+    device = null,
+  }: { readonly sentAt?: string | null | undefined; readonly device?: string | null | undefined },
+): Contact => ({ receivedAt: now(), sentAt, device, signedInAt: locals.signedInAt });
+
 /** The answer for a fault: its reference is in the log, its text is nobody's business. */
 export const faultResponse = (error: unknown): Response => {
+  // Others held what it needed, for longer than anyone waits: nothing broke, and the same thing sent again will do.
+  if (isConflict(error)) return problemResponse({ code: 'job-busy' });
   const reference = randomUUID().slice(0, 8);
   console.error(`fault ${reference}:`, error);
   return problemResponse({ code: 'fault', reference });
@@ -72,7 +91,7 @@ const parsedBody = async (
 type Asked<O extends Operation> = {
   readonly body: z.output<O['request']>;
   /** Who is signed in; for operations open to anyone it may be null. */
-  readonly by: O['who'] extends 'person' ? Person : Person | null;
+  readonly by: O['who'] extends Action ? Person : Person | null;
   readonly context: APIContext;
 };
 
@@ -90,7 +109,11 @@ export const endpoint =
     try {
       const { request, locals } = context;
       if (operation.method !== 'GET' && isForeign(request)) return problemResponse({ code: 'wrong-origin' });
-      if (operation.who === 'person' && !locals.person) return problemResponse({ code: 'not-signed-in' });
+      if (operation.who !== 'anyone') {
+        if (!locals.person) return problemResponse({ code: 'not-signed-in' });
+        const right = whoMay(locals.person, operation.who);
+        if (!right.ok) return problemResponse(right.refusal);
+      }
       const body = await parsedBody(request, operation);
       if (!body.ok) return problemResponse(body.refusal);
       const by = locals.person as Asked<O>['by'];

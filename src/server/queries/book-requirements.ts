@@ -3,6 +3,7 @@ import { specKey } from '#core/book/spec-key.ts';
 import { type KeptRequirement, keptRequirementSchema } from '#wire/book.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import { nextNumber } from './counters.ts';
 
 /** What people call a requirement: R-12. */
 export const requirementCode = (number: number): string => `R-${number}`;
@@ -105,6 +106,14 @@ export const selectRequirementRevisions = async (
   return rows.map(keptOf);
 };
 
+/** A requirement at one of its revisions; null when there is none such. */
+export const selectRequirementRevision = async (
+  db: Connection,
+  id: string,
+  revision: number,
+): Promise<KeptRequirement | null> =>
+  (await selectRequirementRevisions(db, id)).find((kept) => kept.revision === revision) ?? null;
+
 /** Requirements in force, their source too, whose print a person had to settle. */
 export const selectSettledRequirements = async (db: Connection): Promise<readonly KeptRequirement[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(`
@@ -165,14 +174,17 @@ export const insertRequirement = async (
   db: Connection,
   kept: Omit<KeptRequirement, 'code'>,
 ): Promise<string> => {
-  const [result] = await db.execute<ResultSetHeader>(
+  const number = await nextNumber(db, 'requirement');
+  await db.execute(
     `
-    INSERT INTO book_requirements (id, revision, source_id, spec_key, is_withdrawn, body, why, changed_by, changed_at)
-    VALUES (:id, :revision, :sourceId, :specKey, :isWithdrawn, :body, :why, :changedBy, :changedAt)`,
-    parameters(kept),
+    INSERT INTO book_requirements (
+      id, number, revision, source_id, spec_key, is_withdrawn, body, why, changed_by, changed_at)
+    VALUES (
+      :id, :number, :revision, :sourceId, :specKey, :isWithdrawn, :body, :why, :changedBy, :changedAt)`,
+    { ...parameters(kept), number },
   );
   await insertRevision(db, kept);
-  return requirementCode(result.insertId);
+  return requirementCode(number);
 };
 
 /** Adds a requirement's next revision; false when another came first. */

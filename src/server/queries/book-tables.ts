@@ -47,6 +47,23 @@ export const selectTable = async (db: Connection, id: string): Promise<KeptTable
   return rows[0] ? keptOf(rows[0]) : null;
 };
 
+/** A table at one of its revisions; null when there is none such. */
+export const selectTableRevision = async (
+  db: Connection,
+  id: string,
+  revision: number,
+): Promise<KeptTable | null> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT ${COLUMNS}
+      FROM book_table_revisions
+     WHERE id = :id
+       AND revision = :revision`,
+    { id, revision },
+  );
+  return rows[0] ? keptOf(rows[0]) : null;
+};
+
 const parameters = (kept: KeptTable) => ({
   id: kept.id,
   revision: kept.revision,

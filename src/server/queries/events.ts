@@ -1,34 +1,27 @@
 import type { RowDataPacket } from 'mysql2';
-import type { JobEvent } from '#core/job/event.ts';
-import { canonicalText } from '#core/ledger/hash-chain.ts';
-import { jobEventSchema } from '#wire/job-event.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
+import { canonicalText } from '#core/ledger/canonical.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 
-const eventOf = (row: RowDataPacket): JobEvent =>
-  jobEventSchema.parse({
-    schemaVersion: row['schema_version'],
-    id: row['id'],
-    job: row['job_id'],
-    sequence: row['sequence'],
-    deviceTime: instantFromSql(row['device_time']),
-    serverTime: instantFromSql(row['server_time']),
-    person: { id: row['person_id'], name: row['person_name'], role: row['person_role'] },
-    kind: row['kind'],
-    body: JSON.parse(row['body']),
-    previousHash: row['previous_hash'],
-    hash: row['hash'],
-  });
+// What is in the ledger was checked when it came in, and its hash says whether it is still that; its form is not judged again here.
+const eventOf = (row: RowDataPacket): KeptEvent => ({
+  schemaVersion: row['schema_version'],
+  id: row['id'],
+  job: row['job_id'],
+  deviceTime: instantFromSql(row['device_time']),
+  person: { id: row['person_id'], name: row['person_name'], role: row['person_role'] },
+  ...(row['clock'] === null ? {} : { clock: JSON.parse(row['clock']) }),
+  sequence: row['sequence'],
+  serverTime: instantFromSql(row['server_time']),
+  previousHash: row['previous_hash'],
+  hash: row['hash'],
+  kind: row['kind'],
+  body: JSON.parse(row['body']),
+});
 
-/** A job's events after a sequence, in their order. */
-export const selectEvents = async (
-  db: Connection,
-  jobId: string,
-  after: number,
-): Promise<readonly JobEvent[]> => {
-  const [rows] = await db.execute<RowDataPacket[]>(
-    `
-    SELECT job_id,
+const COLUMNS = `
+           job_id,
            sequence,
            id,
            schema_version,
@@ -38,9 +31,20 @@ export const selectEvents = async (
            person_id,
            person_name,
            person_role,
+           clock,
            body,
            previous_hash,
-           hash
+           hash`;
+
+/** A job's events after a sequence, in their order. */
+export const selectEvents = async (
+  db: Connection,
+  jobId: string,
+  after: number,
+): Promise<readonly KeptEvent[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT ${COLUMNS}
       FROM events
      WHERE job_id = :jobId
        AND sequence > :after
@@ -50,54 +54,45 @@ export const selectEvents = async (
   return rows.map(eventOf);
 };
 
-/** An event by its id, whatever its job; null when there is none. */
-export const selectEvent = async (db: Connection, id: string): Promise<JobEvent | null> => {
-  const [rows] = await db.execute<RowDataPacket[]>(
+/** The events of some ids, whatever their jobs. */
+export const selectEventsById = async (
+  db: Connection,
+  ids: readonly string[],
+): Promise<readonly KeptEvent[]> => {
+  const [rows] = await db.query<RowDataPacket[]>(
     `
-    SELECT job_id,
-           sequence,
-           id,
-           schema_version,
-           kind,
-           device_time,
-           server_time,
-           person_id,
-           person_name,
-           person_role,
-           body,
-           previous_hash,
-           hash
+    SELECT ${COLUMNS}
       FROM events
-     WHERE id = :id`,
-    { id },
+     WHERE id IN (:ids)`,
+    { ids: [...ids] },
   );
-  return rows[0] ? eventOf(rows[0]) : null;
+  return rows.map(eventOf);
 };
 
-/** Adds an event to the ledger. */
-export const insertEvent = async (db: Connection, event: JobEvent): Promise<void> => {
-  await db.execute(
+/** Adds events to the ledger, in one statement. */
+export const insertEvents = async (db: Connection, events: readonly KeptEvent[]): Promise<void> => {
+  const rows = events.map((event) => [
+    event.job,
+    event.sequence,
+    event.id,
+    event.schemaVersion,
+    event.kind,
+    instantToSql(event.deviceTime),
+    instantToSql(event.serverTime),
+    event.person.id,
+    event.person.name,
+    event.person.role,
+    event.clock == null ? null : canonicalText(event.clock),
+    canonicalText(event.body),
+    event.previousHash,
+    event.hash,
+  ]);
+  await db.query(
     `
     INSERT INTO events (
       job_id, sequence, id, schema_version, kind, device_time, server_time,
-      person_id, person_name, person_role, body, previous_hash, hash)
-    VALUES (
-      :job, :sequence, :id, :schemaVersion, :kind, :deviceTime, :serverTime,
-      :personId, :personName, :personRole, :body, :previousHash, :hash)`,
-    {
-      job: event.job,
-      sequence: event.sequence,
-      id: event.id,
-      schemaVersion: event.schemaVersion,
-      kind: event.kind,
-      deviceTime: instantToSql(event.deviceTime),
-      serverTime: instantToSql(event.serverTime),
-      personId: event.person.id,
-      personName: event.person.name,
-      personRole: event.person.role,
-      body: canonicalText(event.body),
-      previousHash: event.previousHash,
-      hash: event.hash,
-    },
+      person_id, person_name, person_role, clock, body, previous_hash, hash)
+    VALUES :rows`,
+    { rows },
   );
 };

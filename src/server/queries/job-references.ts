@@ -1,13 +1,13 @@
 import type { RowDataPacket } from 'mysql2';
-import type { BookReference } from '#core/job/event.ts';
-import type { JobState } from '#core/job/state.ts';
+import type { BookReference } from '#core/job/plan.ts';
+import type { JobView } from '#core/view/job-view.ts';
 import { type RestingJob, restingJobSchema } from '#wire/book.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
 import type { Connection } from '../database/pool.ts';
 
 type Counted = { readonly book: BookReference; fasteners: number };
 
-const referencesOf = (state: JobState): readonly Counted[] => {
+const referencesOf = (state: JobView): readonly Counted[] => {
   const counted = new Map<string, Counted>();
   for (const { planned } of state.fasteners) {
     const { book } = planned.requirement;
@@ -21,22 +21,28 @@ const referencesOf = (state: JobState): readonly Counted[] => {
 };
 
 /** Writes down what a job rests on, in place of what it rested on before. */
-export const replaceJobReferences = async (db: Connection, state: JobState): Promise<void> => {
+export const replaceJobReferences = async (db: Connection, state: JobView): Promise<void> => {
   await db.execute('DELETE FROM job_references WHERE job_id = :job', { job: state.job });
-  for (const { book, fasteners } of referencesOf(state))
-    await db.execute(
-      `
-      INSERT INTO job_references (job_id, ref_kind, ref_id, revision, source_id, fasteners)
-      VALUES (:job, :kind, :id, :revision, :sourceId, :fasteners)`,
-      {
-        job: state.job,
-        kind: book.kind,
-        id: book.id,
-        revision: book.revision,
-        sourceId: book.sourceId,
-        fasteners,
-      },
-    );
+  const rows = referencesOf(state).map(({ book, fasteners }) => [
+    state.job,
+    book.kind,
+    book.id,
+    book.revision,
+    book.sourceId,
+    fasteners,
+  ]);
+  if (rows.length === 0) return;
+  await db.query(
+    `
+    INSERT INTO job_references (job_id, ref_kind, ref_id, revision, source_id, fasteners)
+    VALUES :rows`,
+    { rows },
+  );
+};
+
+/** Takes out what every job rests on, before it is written down again from the events. */
+export const clearJobReferences = async (db: Connection): Promise<void> => {
+  await db.execute('DELETE FROM job_references');
 };
 
 /** Jobs that rest on a requirement, a table or anything of a source; open ones first. */

@@ -1,11 +1,12 @@
-import type { ResultSetHeader, RowDataPacket } from 'mysql2';
-import type { JobEvent } from '#core/job/event.ts';
-import { jobProgress, jobStage } from '#core/job/open-items.ts';
-import type { JobState } from '#core/job/state.ts';
+import type { RowDataPacket } from 'mysql2';
+import type { KeptEvent } from '#core/event/lifted.ts';
 import { type ChainHead, EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { jobProgress, jobStage } from '#core/view/open-items.ts';
 import { type JobSummary, jobNumberText, jobSummarySchema } from '#wire/job-summary.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import { nextNumber } from './counters.ts';
 
 /** Every job, the one worked on last first. */
 export const selectJobSummaries = async (db: Connection): Promise<readonly JobSummary[]> => {
@@ -37,16 +38,20 @@ export const selectJobSummaries = async (db: Connection): Promise<readonly JobSu
   );
 };
 
-/** Makes a job's head row and gives the job its number. */
+/** Makes a job's head row, and gives the job its number. */
 export const insertJob = async (db: Connection, jobId: string, now: string): Promise<number> => {
-  const [result] = await db.execute<ResultSetHeader>(
+  const number = await nextNumber(db, 'job');
+  await db.execute(
     `
-    INSERT INTO jobs (id, head_hash, last_event_at)
-    VALUES (:jobId, :hash, :now)`,
-    { jobId, hash: EMPTY_HEAD.hash, now: instantToSql(now) },
+    INSERT INTO jobs (id, number, head_hash, last_event_at)
+    VALUES (:jobId, :number, :hash, :now)`,
+    { jobId, number, hash: EMPTY_HEAD.hash, now: instantToSql(now) },
   );
-  return result.insertId;
+  return number;
 };
+
+const headOf = (row: RowDataPacket | undefined): ChainHead | null =>
+  row ? { sequence: row['head_sequence'], hash: row['head_hash'] } : null;
 
 /** The head of a job's chain, its row locked until the transaction ends; null when there is no such job. */
 export const lockHead = async (db: Connection, jobId: string): Promise<ChainHead | null> => {
@@ -59,29 +64,54 @@ export const lockHead = async (db: Connection, jobId: string): Promise<ChainHead
        FOR UPDATE`,
     { jobId },
   );
-  return rows[0] ? { sequence: rows[0]['head_sequence'], hash: rows[0]['head_hash'] } : null;
+  return headOf(rows[0]);
 };
 
-/** Moves a job's head to its last event and writes what lists show of its state. */
-export const updateHead = async (db: Connection, last: JobEvent, state: JobState): Promise<void> => {
-  const progress = jobProgress(state);
+/** The head of a job's chain as it is now; null when there is no such job. */
+export const selectHead = async (db: Connection, jobId: string): Promise<ChainHead | null> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT head_sequence,
+           head_hash
+      FROM jobs
+     WHERE id = :jobId`,
+    { jobId },
+  );
+  return headOf(rows[0]);
+};
+
+/** Moves a job's head to its last event. */
+export const updateHead = async (db: Connection, { job, sequence, hash }: KeptEvent): Promise<void> => {
   await db.execute(
     `
     UPDATE jobs
        SET head_sequence = :sequence,
-           head_hash = :hash,
-           title = :title,
+           head_hash = :hash
+     WHERE id = :job`,
+    { job, sequence, hash },
+  );
+};
+
+/** Writes what lists show of a job after its last event. */
+export const updateSummary = async (
+  db: Connection,
+  last: Pick<KeptEvent, 'job' | 'person' | 'serverTime'>,
+  state: JobView,
+): Promise<void> => {
+  const progress = jobProgress(state);
+  await db.execute(
+    `
+    UPDATE jobs
+       SET title = :title,
            stage = :stage,
            fasteners_total = :total,
            fasteners_in = :inAcceptance,
            fasteners_left_open = :leftOpen,
            last_person = :person,
            last_event_at = :lastEventAt
-     WHERE id = :jobId`,
+     WHERE id = :job`,
     {
-      jobId: last.job,
-      sequence: last.sequence,
-      hash: last.hash,
+      job: last.job,
       title: state.plan.title,
       stage: jobStage(state),
       total: progress.total,
@@ -93,8 +123,20 @@ export const updateHead = async (db: Connection, last: JobEvent, state: JobState
   );
 };
 
-/** The ids of all jobs, for rebuilding what lists show. */
+/** Clears what lists show of every job; heads stay where they are. */
+export const clearSummaries = async (db: Connection): Promise<void> => {
+  await db.execute(`
+    UPDATE jobs
+       SET title = '',
+           stage = 'planned',
+           fasteners_total = 0,
+           fasteners_in = 0,
+           fasteners_left_open = 0,
+           last_person = ''`);
+};
+
+/** The ids of all jobs that have events, for rebuilding what lists show. */
 export const selectJobIds = async (db: Connection): Promise<readonly string[]> => {
-  const [rows] = await db.execute<RowDataPacket[]>('SELECT id FROM jobs WHERE head_sequence > 0');
+  const [rows] = await db.execute<RowDataPacket[]>('SELECT id FROM jobs ORDER BY number');
   return rows.map((row) => row['id'] as string);
 };

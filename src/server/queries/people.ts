@@ -1,7 +1,6 @@
 import type { RowDataPacket } from 'mysql2';
 import { z } from 'zod';
-import type { Person } from '#core/job/event.ts';
-import { personSchema } from '#wire/person.ts';
+import { type Person, personSchema } from '#core/people/person.ts';
 import { insertedUnlessTaken } from '../database/duplicate.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';

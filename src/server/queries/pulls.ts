@@ -1,84 +1,186 @@
-import type { ResultSetHeader, RowDataPacket } from 'mysql2';
-import type { JobEvent, PullBody } from '#core/job/event.ts';
+import type { RowDataPacket } from 'mysql2';
 import type { AlikePulls } from '#core/recall/recall.ts';
-import { writtenInNewtonMetres } from '#core/torque/torque.ts';
+import type { Outcome } from '#core/verdict/tightening-verdict.ts';
+import { idFromBytes, idToBytes } from '../database/id-bytes.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 
-const insertPull = async (
-  db: Connection,
-  id: string,
-  job: string,
-  pulledAt: string,
-  body: PullBody,
-): Promise<void> => {
-  const setting = body.reading ?? body.setting;
-  const shown = setting === null ? 0 : writtenInNewtonMetres(setting);
-  const pull = {
-    id,
-    toolId: body.toolId,
-    jobId: job,
-    position: body.position,
-    pulledAt: instantToSql(pulledAt),
-    shown,
-    torque: body.torqueNewtonMetres ?? shown,
-    low: body.lowNewtonMetres,
-    high: body.highNewtonMetres,
-    outcome: body.outcome,
-  };
-  await db.execute(
+/** A pull with a tool, as the projection keeps it. Torques in newton metres; null where the pull has none. */
+export type ProjectedPull = {
+  readonly eventId: string;
+  readonly toolId: string;
+  readonly jobId: string;
+  readonly personId: string;
+  readonly deviceId: string | null;
+  readonly position: string;
+  readonly label: string;
+  readonly pulledAt: string;
+  readonly shown: number | null;
+  /** What reaches the fastener when nothing is known of the tool's error: a recall applies the whole of what it found. */
+  readonly torque: number | null;
+  readonly low: number | null;
+  readonly high: number | null;
+  readonly outcome: Outcome;
+  readonly voidedBy: string | null;
+};
+
+/** Writes pulls down, in one statement. */
+export const insertPulls = async (db: Connection, pulls: readonly ProjectedPull[]): Promise<void> => {
+  const rows = pulls.map((pull) => [
+    idToBytes(pull.eventId),
+    idToBytes(pull.toolId),
+    idToBytes(pull.jobId),
+    idToBytes(pull.personId),
+    pull.deviceId === null ? null : idToBytes(pull.deviceId),
+    pull.position,
+    pull.label,
+    instantToSql(pull.pulledAt),
+    pull.shown,
+    pull.torque,
+    pull.low,
+    pull.high,
+    pull.outcome,
+    pull.voidedBy === null ? null : idToBytes(pull.voidedBy),
+  ]);
+  await db.query(
     `
     INSERT INTO pulls (
-      event_id, tool_id, job_id, position, pulled_at,
-      shown_newton_metres, torque_newton_metres, low_newton_metres, high_newton_metres, outcome)
-    VALUES (:id, :toolId, :jobId, :position, :pulledAt, :shown, :torque, :low, :high, :outcome)`,
-    pull,
+      event_id, tool_id, job_id, person_id, device_id, position, label, pulled_at,
+      shown_newton_metres, torque_newton_metres, low_newton_metres, high_newton_metres, outcome, voided_by)
+    VALUES :rows`,
+    { rows },
   );
+};
+
+/** Marks pulls as voided by events, in one statement: pairs of the pull's id and the id of what voided it. */
+export const voidPulls = async (
+  db: Connection,
+  voids: readonly { readonly pullId: string; readonly voidedBy: string }[],
+): Promise<void> => {
+  const pairs = voids.map(({ pullId, voidedBy }) => ({
+    pull: pullId.replaceAll('-', ''),
+    by: voidedBy.replaceAll('-', ''),
+  }));
   await db.execute(
+    `
+    UPDATE pulls
+      JOIN JSON_TABLE(:pairs, '$[*]' COLUMNS (
+             pull CHAR(32) CHARACTER SET ascii PATH '$.pull',
+             voided_by CHAR(32) CHARACTER SET ascii PATH '$.by')) AS voids
+        ON pulls.event_id = UNHEX(voids.pull)
+       SET pulls.voided_by = UNHEX(voids.voided_by)
+     WHERE pulls.voided_by IS NULL`,
+    { pairs: JSON.stringify(pairs) },
+  );
+};
+
+/** Takes out all pulls, before they are written down again from the events. */
+export const clearPulls = async (db: Connection): Promise<void> => {
+  await db.execute('DELETE FROM pulls');
+};
+
+/** A pull of a job with a tool, for a work list. */
+export type ToolPull = {
+  readonly eventId: string;
+  readonly position: string;
+  readonly pulledAt: string;
+  readonly shown: number;
+  readonly torque: number;
+  readonly low: number;
+  readonly high: number;
+};
+
+const PAGE = 500;
+
+/** The pulls with a torque that a tool made on a job after an instant, in their order. Read page by page, each from the key the last one ended at. */
+export const selectPullsOfJob = async (
+  db: Connection,
+  toolId: string,
+  jobId: string,
+  after: string,
+): Promise<readonly ToolPull[]> => {
+  const pulls: ToolPull[] = [];
+  let from = instantToSql(after);
+  let last: Buffer = Buffer.alloc(16);
+  for (;;) {
+    const [rows] = await db.execute<RowDataPacket[]>(
+      `
+      SELECT event_id,
+             position,
+             pulled_at,
+             shown_newton_metres,
+             torque_newton_metres,
+             low_newton_metres,
+             high_newton_metres
+        FROM pulls
+       WHERE job_id = :jobId
+         AND tool_id = :toolId
+         AND (pulled_at > :from OR (pulled_at = :from AND event_id > :last))
+         AND voided_by IS NULL
+         AND torque_newton_metres IS NOT NULL
+         AND low_newton_metres IS NOT NULL
+       ORDER BY pulled_at, event_id
+       LIMIT ${PAGE}`,
+      { jobId: idToBytes(jobId), toolId: idToBytes(toolId), from, last },
+    );
+    for (const row of rows) {
+      pulls.push({
+        eventId: idFromBytes(row['event_id']),
+        position: row['position'],
+        pulledAt: instantFromSql(row['pulled_at']),
+        shown: row['shown_newton_metres'],
+        torque: row['torque_newton_metres'],
+        low: row['low_newton_metres'],
+        high: row['high_newton_metres'],
+      });
+      from = row['pulled_at'];
+      last = row['event_id'];
+    }
+    if (rows.length < PAGE) return pulls;
+  }
+};
+
+/** Uses of a tool that were alike on one day and job, to be added to what is counted. */
+export type AlikeUses = Pick<ProjectedPull, 'toolId' | 'jobId' | 'shown' | 'torque' | 'low' | 'high'> & {
+  readonly alike: Buffer;
+  readonly day: string;
+  readonly uses: number;
+  readonly voided: number;
+  readonly lastUsedAt: string;
+};
+
+/** Adds to the counts of alike pulls, in one statement. */
+export const addToPullCounts = async (db: Connection, alike: readonly AlikeUses[]): Promise<void> => {
+  const rows = alike.map((each) => [
+    each.alike,
+    idToBytes(each.toolId),
+    each.day,
+    idToBytes(each.jobId),
+    each.shown,
+    each.torque,
+    each.low,
+    each.high,
+    each.uses,
+    each.voided,
+    instantToSql(each.lastUsedAt),
+  ]);
+  await db.query(
     `
     INSERT INTO pull_counts (
-      tool_id, pulled_on, job_id,
-      shown_newton_metres, torque_newton_metres, low_newton_metres, high_newton_metres, uses)
-    VALUES (:toolId, DATE(:pulledAt), :jobId, :shown, :torque, :low, :high, 1)
-    ON DUPLICATE KEY UPDATE uses = uses + 1`,
-    pull,
+      alike, tool_id, pulled_on, job_id,
+      shown_newton_metres, torque_newton_metres, low_newton_metres, high_newton_metres, uses, voided, last_used_at)
+    VALUES :rows
+    ON DUPLICATE KEY UPDATE
+           uses = uses + VALUES(uses),
+           voided = voided + VALUES(voided),
+           last_used_at = GREATEST(last_used_at, VALUES(last_used_at))`,
+    { rows },
   );
 };
 
-const voidPull = async (db: Connection, id: string): Promise<void> => {
-  const [voided] = await db.execute<ResultSetHeader>(
-    'UPDATE pulls SET is_voided = TRUE WHERE event_id = :id AND NOT is_voided',
-    { id },
-  );
-  if (voided.affectedRows === 0) return;
-  await db.execute(
-    `
-    UPDATE pull_counts
-      JOIN pulls
-        ON pulls.tool_id = pull_counts.tool_id
-       AND DATE(pulls.pulled_at) = pull_counts.pulled_on
-       AND pulls.job_id = pull_counts.job_id
-       AND pulls.shown_newton_metres = pull_counts.shown_newton_metres
-       AND pulls.torque_newton_metres = pull_counts.torque_newton_metres
-       AND pulls.low_newton_metres = pull_counts.low_newton_metres
-       AND pulls.high_newton_metres = pull_counts.high_newton_metres
-       SET pull_counts.voided = pull_counts.voided + 1
-     WHERE pulls.event_id = :id`,
-    { id },
-  );
-};
-
-/** Writes down a pull with a tool, or that one was voided; other events leave no line here. */
-export const projectPull = async (db: Connection, event: JobEvent): Promise<void> => {
-  if (event.kind === 'pull-voided') await voidPull(db, event.body.pullId);
-  if (event.kind === 'pull-made' && event.body.toolId !== null)
-    await insertPull(db, event.id, event.job, event.deviceTime, event.body);
-};
-
-/** Takes out the pulls of a job, before they are written down again from its events. */
-export const deletePullsOfJob = async (db: Connection, jobId: string): Promise<void> => {
-  await db.execute('DELETE FROM pulls WHERE job_id = :jobId', { jobId });
-  await db.execute('DELETE FROM pull_counts WHERE job_id = :jobId', { jobId });
+/** Takes out all counts, before they are written down again from the events. */
+export const clearPullCounts = async (db: Connection): Promise<void> => {
+  await db.execute('DELETE FROM pull_counts');
 };
 
 /** Days on which a tool was first and last used from a day on (UTC, "2026-11-25"), and how often; null when it was not. */
@@ -95,7 +197,7 @@ export const selectUseSpan = async (
       FROM pull_counts
      WHERE tool_id = :toolId
        AND pulled_on >= :from`,
-    { toolId, from },
+    { toolId: idToBytes(toolId), from },
   );
   const [row] = rows;
   return row && Number(row['uses']) > 0
@@ -103,7 +205,8 @@ export const selectUseSpan = async (
     : null;
 };
 
-/** Pulls of a tool between two days (UTC, the end excluded), those alike counted together. Uses are numbered on from `usesBefore`. */
+/** Pulls of a tool between two days (UTC, the end excluded), those alike counted together. Uses are numbered on from `usesBefore`; those
+ *  without a torque count as uses and are not among the pulls. */
 export const selectAlikePulls = async (
   db: Connection,
   toolId: string,
@@ -125,11 +228,14 @@ export const selectAlikePulls = async (
        AND pulled_on >= :from
        AND pulled_on < :to
      GROUP BY job_id, shown_newton_metres, torque_newton_metres, low_newton_metres, high_newton_metres`,
-    { toolId, from, to },
+    { toolId: idToBytes(toolId), from, to },
   );
   const uses = rows.reduce((sum, row) => sum + Number(row['uses']), 0);
-  const alike = rows.map((row) => ({
-    jobId: row['job_id'],
+  const judged = rows.filter(
+    (row) => row['torque_newton_metres'] !== null && row['low_newton_metres'] !== null,
+  );
+  const alike = judged.map((row) => ({
+    jobId: idFromBytes(row['job_id']),
     shown: row['shown_newton_metres'],
     torque: row['torque_newton_metres'],
     low: row['low_newton_metres'],
@@ -140,50 +246,4 @@ export const selectAlikePulls = async (
     lastUse: usesBefore + uses,
   }));
   return { alike: alike.filter(({ count }) => count > 0), uses };
-};
-
-/** A pull of a job with a tool, for a work list. */
-export type ToolPull = {
-  readonly eventId: string;
-  readonly position: string;
-  readonly pulledAt: string;
-  readonly shown: number;
-  readonly torque: number;
-  readonly low: number;
-  readonly high: number;
-};
-
-/** The pulls a tool made on a job after an instant, in their order. */
-export const selectPullsOfJob = async (
-  db: Connection,
-  toolId: string,
-  jobId: string,
-  after: string,
-): Promise<readonly ToolPull[]> => {
-  const [rows] = await db.execute<RowDataPacket[]>(
-    `
-    SELECT event_id,
-           position,
-           pulled_at,
-           shown_newton_metres,
-           torque_newton_metres,
-           low_newton_metres,
-           high_newton_metres
-      FROM pulls
-     WHERE job_id = :jobId
-       AND tool_id = :toolId
-       AND pulled_at >= :after
-       AND NOT is_voided
-     ORDER BY pulled_at`,
-    { jobId, toolId, after: instantToSql(after) },
-  );
-  return rows.map((row) => ({
-    eventId: row['event_id'],
-    position: row['position'],
-    pulledAt: instantFromSql(row['pulled_at']),
-    shown: row['shown_newton_metres'],
-    torque: row['torque_newton_metres'],
-    low: row['low_newton_metres'],
-    high: row['high_newton_metres'],
-  }));
 };

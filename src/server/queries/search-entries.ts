@@ -45,6 +45,11 @@ export const replaceSearchEntries = async (
   for (const entry of entries) await insertEntry(db, entry);
 };
 
+/** Takes out everything the search finds, before it is written down again. */
+export const clearSearchEntries = async (db: Connection): Promise<void> => {
+  await db.execute('DELETE FROM search_entries');
+};
+
 /** The range of the index in which a term's entries stand; an open term goes on with any letter. */
 type Range = { readonly low: string; readonly high: string };
 

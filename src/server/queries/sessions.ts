@@ -1,7 +1,6 @@
 import type { RowDataPacket } from 'mysql2';
-import type { Person } from '#core/job/event.ts';
-import { personSchema } from '#wire/person.ts';
-import { instantToSql } from '../database/instant.ts';
+import { type Person, personSchema } from '#core/people/person.ts';
+import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 
 /** Opens a session, and clears away those that ended. */
@@ -29,24 +28,31 @@ export const insertSession = async (
   );
 };
 
-/** The person of a session that has not ended; null otherwise. */
-export const selectSessionPerson = async (
+/** Somebody who is signed in on a device, and since when. */
+export type SignedIn = { readonly person: Person; readonly signedInAt: string };
+
+/** Who a session that has not ended belongs to; null otherwise. */
+export const selectSignedIn = async (
   db: Connection,
   tokenHash: string,
   now: string,
-): Promise<Person | null> => {
+): Promise<SignedIn | null> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
     SELECT people.id,
            people.name,
-           people.role
+           people.role,
+           sessions.created_at
       FROM sessions
       JOIN people ON people.id = sessions.person_id
      WHERE sessions.token_hash = :tokenHash
        AND sessions.expires_at > :now`,
     { tokenHash, now: instantToSql(now) },
   );
-  return rows[0] ? personSchema.parse({ ...rows[0] }) : null;
+  const [row] = rows;
+  if (!row) return null;
+  const { id, name, role } = row;
+  return { person: personSchema.parse({ id, name, role }), signedInAt: instantFromSql(row['created_at']) };
 };
 
 /** Ends a session. */

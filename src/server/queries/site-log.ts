@@ -1,5 +1,5 @@
 import type { RowDataPacket } from 'mysql2';
-import type { Person } from '#core/job/event.ts';
+import type { Person } from '#core/people/person.ts';
 import { type LogEntry, logEntrySchema } from '#wire/book.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
@@ -42,7 +42,7 @@ export const insertLogEntry = async (
   );
 };
 
-/** Entries of a kind, of one subject or all, the newest first, at most two hundred. */
+/** Every entry of a kind, of one subject or all, the newest first. */
 export const selectLog = async (
   db: Connection,
   kind: LogKind,
@@ -59,8 +59,7 @@ export const selectLog = async (
       FROM site_log
      WHERE kind = :kind
        AND (:subject IS NULL OR subject = :subject)
-     ORDER BY id DESC
-     LIMIT 200`,
+     ORDER BY at DESC, id DESC`,
     { kind, subject },
   );
   return rows.map((row) =>

@@ -1,12 +1,12 @@
 import type { RowDataPacket } from 'mysql2';
-import { z } from 'zod';
-import type { Person } from '#core/job/event.ts';
+import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import type { Tool } from '#core/tool/tool.ts';
+import { toolSchema } from '#core/tool/tool.ts';
 import type { ToolFacts } from '#core/tool/tool-standing.ts';
-import { toolFactsSchema, toolSchema } from '#wire/tool.ts';
-import { insertedUnlessTaken } from '../database/duplicate.ts';
+import { toolFactsSchema } from '#wire/tool.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import type { ToolAfter } from './tool-events.ts';
 
 /** A tool with what the crib knows of it. */
 export type KnownTool = { readonly tool: Tool; readonly facts: ToolFacts };
@@ -31,11 +31,11 @@ export const selectKnownTools = async (db: Connection): Promise<readonly KnownTo
            tools.is_retired,
            (SELECT COALESCE(SUM(pull_counts.uses), 0)
               FROM pull_counts
-             WHERE pull_counts.tool_id = tools.id
+             WHERE pull_counts.tool_id = UNHEX(REPLACE(tools.id, '-', ''))
                AND pull_counts.pulled_on >= JSON_VALUE(tools.body, '$.calibratedOn')) AS pulls,
            (SELECT MAX(pulls.pulled_at)
               FROM pulls
-             WHERE pulls.tool_id = tools.id) AS last_used_at
+             WHERE pulls.tool_id = UNHEX(REPLACE(tools.id, '-', ''))) AS last_used_at
       FROM tools
      ORDER BY tools.code`);
   return rows.map(knownOf);
@@ -59,91 +59,73 @@ export const lockTool = async (db: Connection, id: string): Promise<KnownTool | 
   return rows[0] ? knownOf(rows[0]) : null;
 };
 
-/** Adds a tool; false when its code is taken. */
-export const insertTool = (db: Connection, tool: Tool, now: string): Promise<boolean> =>
-  insertedUnlessTaken(
-    db.execute(
-      `
-    INSERT INTO tools (id, code, body, created_at)
-    VALUES (:id, :code, :body, :now)`,
-      { id: tool.id, code: tool.code, body: JSON.stringify(tool), now: instantToSql(now) },
-    ),
-  );
-
-/** Writes a tool and what happened to it anew. */
-export const updateTool = async (db: Connection, { tool, facts }: KnownTool): Promise<void> => {
-  await db.execute(
+/** Whether a tool's code is on another tool. */
+export const isToolCodeTaken = async (db: Connection, code: string): Promise<boolean> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
     `
-    UPDATE tools
-       SET body = :body,
-           quarantine = :quarantine,
-           loan = :loan,
-           is_retired = :isRetired
-     WHERE id = :id`,
-    {
-      id: tool.id,
-      body: JSON.stringify(tool),
-      quarantine: facts.quarantine && JSON.stringify(facts.quarantine),
-      loan: facts.loan && JSON.stringify(facts.loan),
-      isRetired: facts.isRetired ? 1 : 0,
-    },
+    SELECT id
+      FROM tools
+     WHERE code = :code
+       FOR UPDATE`,
+    { code },
   );
+  return rows.length > 0;
 };
 
-const toolEventSchema = z.strictObject({
-  at: z.string(),
-  by: z.string(),
-  kind: z.string(),
-  body: z.looseObject({}),
-});
-/** Something that happened to a tool outside jobs. */
-export type ToolEvent = z.infer<typeof toolEventSchema>;
-
-/** Writes down what happened to a tool. */
-export const insertToolEvent = async (
+/** Writes a tool as an event left it. */
+export const putTool = async (
   db: Connection,
-  event: {
-    readonly toolId: string;
-    readonly at: string;
-    readonly by: Person;
-    readonly kind: string;
-    readonly body: object;
-  },
+  { tool, quarantine, loan, isRetired }: ToolAfter,
+  at: string,
 ): Promise<void> => {
   await db.execute(
     `
-    INSERT INTO tool_events (tool_id, at, person_id, person_name, kind, body)
-    VALUES (:toolId, :at, :personId, :personName, :kind, :body)`,
+    INSERT INTO tools (id, code, body, quarantine, loan, is_retired, created_at)
+    VALUES (:id, :code, :body, :quarantine, :loan, :isRetired, :at)
+    ON DUPLICATE KEY UPDATE
+           code = VALUES(code),
+           body = VALUES(body),
+           quarantine = VALUES(quarantine),
+           loan = VALUES(loan),
+           is_retired = VALUES(is_retired)`,
     {
-      toolId: event.toolId,
-      at: instantToSql(event.at),
-      personId: event.by.id,
-      personName: event.by.name,
-      kind: event.kind,
-      body: JSON.stringify(event.body),
+      id: tool.id,
+      code: tool.code,
+      body: JSON.stringify(tool),
+      quarantine: quarantine && JSON.stringify(quarantine),
+      loan: loan && JSON.stringify(loan),
+      isRetired: isRetired ? 1 : 0,
+      at: instantToSql(at),
     },
   );
 };
 
-/** What happened to a tool, the newest first. */
-export const selectToolEvents = async (db: Connection, toolId: string): Promise<readonly ToolEvent[]> => {
-  const [rows] = await db.execute<RowDataPacket[]>(
+/** Takes out all tools, before they are written down again from their events. */
+export const clearTools = async (db: Connection): Promise<void> => {
+  await db.execute('DELETE FROM tools');
+};
+
+/** Some tools with what may stand against them, all but their pulls since calibration, and the site's school of tool service. */
+export const selectToolsInUse = async (
+  db: Connection,
+  ids: readonly string[],
+): Promise<{ readonly known: readonly KnownTool[]; readonly toolService: Schools['toolService'] }> => {
+  const [rows] = await db.query<RowDataPacket[]>(
     `
-    SELECT at,
-           person_name,
-           kind,
-           body
-      FROM tool_events
-     WHERE tool_id = :toolId
-     ORDER BY id DESC`,
-    { toolId },
+    SELECT tools.body,
+           tools.quarantine,
+           tools.loan,
+           tools.is_retired,
+           0 AS pulls,
+           NULL AS last_used_at,
+           JSON_VALUE(site.schools, '$.toolService') AS tool_service
+      FROM site
+      LEFT JOIN tools ON tools.id IN (:ids)`,
+    { ids: [...ids] },
   );
-  return rows.map((row) =>
-    toolEventSchema.parse({
-      at: instantFromSql(row['at']),
-      by: row['person_name'],
-      kind: row['kind'],
-      body: JSON.parse(row['body']),
-    }),
-  );
+  const school = rows[0]?.['tool_service'];
+  return {
+    known: rows.filter((row) => row['body'] !== null).map(knownOf),
+    toolService: school ?? DEFAULT_SCHOOLS.toolService,
+  };
 };

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { Person } from '#core/job/event.ts';
+import { whoMay } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { NewPerson } from '#wire/person.ts';
 import type { Problem } from '#wire/problems/problem.ts';
@@ -9,11 +10,12 @@ import { pinHash } from './check-pin.ts';
 import { now } from './clock.ts';
 
 /** Adds a person. `by` is who asks, null on an empty site, whose first person is a lead.
- *  Refuses: role-forbidden, site-has-people, name-taken. */
+ *  Refuses: role-may-not, site-has-people, name-taken. */
 export const addPerson = async (person: NewPerson, by: Person | null): Promise<Result<Person, Problem>> => {
   const isFirst = (await selectPeople(database())).length === 0;
   if (by === null && !isFirst) return refused({ code: 'site-has-people' });
-  if (by !== null && by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
+  const right = by === null ? null : whoMay(by, 'add-person');
+  if (right && !right.ok) return right;
   const { name, role, pin } = person;
   const added: Person = { id: randomUUID(), name, role: isFirst ? 'lead' : role };
   const isAdded = await insertPerson(database(), added, await pinHash(pin), now());

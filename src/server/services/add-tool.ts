@@ -1,20 +1,23 @@
 import { randomUUID } from 'node:crypto';
-import type { Person } from '#core/job/event.ts';
+import { whoMay } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { checkedScale, settingInNewtonMetres } from '#core/setting/scale.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
 import type { Tool } from '#core/tool/tool.ts';
+import { NO_FACTS } from '#core/tool/tool-standing.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { NewTool } from '#wire/tool.ts';
-import { inTransaction } from '../database/pool.ts';
-import { insertTool, insertToolEvent } from '../queries/tools.ts';
+import { inTransaction } from '../database/transaction.ts';
+import { isToolCodeTaken } from '../queries/tools.ts';
+import { addToolEvent, standingOf } from './add-tool-event.ts';
 import { now } from './clock.ts';
-import { indexEntries, toolEntries } from './site-search.ts';
 
 /** Adds a tool; its class gives its permissible deviation unless its maker's is given.
- *  Refuses: role-forbidden, calibration-dates-reversed, tool-code-taken, and what checkedScale refuses. */
+ *  Refuses: role-may-not, calibration-dates-reversed, tool-code-taken, and what checkedScale refuses. */
 export const addTool = async (tool: NewTool, by: Person): Promise<Result<Tool, Problem>> => {
-  if (by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
+  const right = whoMay(by, 'add-tool');
+  if (!right.ok) return right;
   const scale = checkedScale(tool.scale);
   if (!scale.ok) return scale;
   if (tool.calibrationDueOn < tool.calibratedOn) return refused({ code: 'calibration-dates-reversed' });
@@ -28,10 +31,10 @@ export const addTool = async (tool: NewTool, by: Person): Promise<Result<Tool, P
   return inTransaction(
     async (db): Promise<Result<Tool, Problem>> => {
       const at = now();
-      if (!(await insertTool(db, added, at)))
+      if (await isToolCodeTaken(db, tool.code))
         return refused({ code: 'tool-code-taken', toolCode: tool.code });
-      await insertToolEvent(db, { toolId: added.id, at, by, kind: 'added', body: { tool: added } });
-      await indexEntries(db, 'tool', added.id, toolEntries(added));
+      const after = { tool: added, ...standingOf(NO_FACTS) };
+      await addToolEvent(db, { toolId: added.id, at, by, kind: 'added', body: {}, after });
       return accepted(added);
     },
     (result) => result.ok,

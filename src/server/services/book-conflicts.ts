@@ -1,8 +1,9 @@
 import { specificationOf } from '#core/book/book-requirement.ts';
 import { type BookStatement, type Conflict, conflictsAmong, contradiction } from '#core/book/conflicts.ts';
 import { requirementEffect } from '#core/book/requirement-effect.ts';
-import type { Person } from '#core/job/event.ts';
-import { foldJob } from '#core/job/next-state.ts';
+import { jobViewOf } from '#core/event/apply.ts';
+import { whoMay } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { BookConflict, ConflictEffect, KeptRequirement, LogEntry } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
@@ -107,10 +108,10 @@ const effectsOf = async (
 ): Promise<readonly ConflictEffect[]> => {
   const effects: ConflictEffect[] = [];
   for (const job of await selectRestingJobs(db, { refId: used.id })) {
-    const folded = foldJob(await selectEvents(db, job.id, 0));
-    if (!folded.ok) continue;
+    const view = jobViewOf(await selectEvents(db, job.id, 0));
+    if (!view) continue;
     const effect = requirementEffect(
-      folded.value,
+      view,
       ({ planned }) => planned.requirement.book?.id === used.id,
       specificationOf(would.body),
     );
@@ -136,12 +137,13 @@ export const conflictEffects = async (
   );
 };
 
-/** Decides which of two sources governs, with a reason that stays. Refuses: role-forbidden, not-in-conflict. */
+/** Decides which of two sources governs, with a reason that stays. Refuses: role-may-not, not-in-conflict. */
 export const decideConflict = async (
   decision: { readonly first: string; readonly other: string; readonly chosen: string; readonly why: string },
   by: Person,
 ): Promise<Result<readonly BookConflict[], Problem>> => {
-  if (by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
+  const right = whoMay(by, 'decide-conflict');
+  if (!right.ok) return right;
   const conflict = (await conflictsIn(database())).find(
     ({ first, other, isWithinOneSource }) =>
       !isWithinOneSource && first.id === decision.first && other.id === decision.other,

@@ -1,16 +1,17 @@
 import { fromRequirement } from '#core/book/book-reference.ts';
 import { sourceName } from '#core/book/source.ts';
-import type { BookReference } from '#core/job/event.ts';
-import type { FastenerState, JobState } from '#core/job/state.ts';
+import type { BookReference } from '#core/job/plan.ts';
+import type { FastenerView } from '#core/view/bench.ts';
+import type { JobView } from '#core/view/job-view.ts';
 import type { BookNews } from '#wire/book.ts';
 import { type Connection, database } from '../database/pool.ts';
 import { selectRequirement } from '../queries/book-requirements.ts';
 import { selectTable } from '../queries/book-tables.ts';
 import { selectSource } from '../queries/sources.ts';
 
-type Used = { readonly book: BookReference; readonly fasteners: readonly FastenerState[] };
+type Used = { readonly book: BookReference; readonly fasteners: readonly FastenerView[] };
 
-const usedIn = (state: JobState): readonly Used[] => {
+const usedIn = (state: JobView): readonly Used[] => {
   const used = new Map<string, Used>();
   for (const fastener of state.fasteners) {
     const { book } = fastener.planned.requirement;
@@ -32,7 +33,7 @@ const newsOf = async (db: Connection, { book, fasteners }: Used): Promise<BookNe
   if (isAsUsed) return null;
   const requirement = 'code' in kept ? kept : null;
   const isInForce = !kept.isWithdrawn && source.status === 'current';
-  const { printed, readAs } = (fasteners[0] as FastenerState).planned.requirement;
+  const { printed, readAs } = (fasteners[0] as FastenerView).planned.requirement;
   return {
     refId: book.id,
     code: book.code,
@@ -49,7 +50,7 @@ const newsOf = async (db: Connection, { book, fasteners }: Used): Promise<BookNe
 };
 
 /** What has become of the values a job rests on: newer revisions, withdrawals, sources no longer in force. The job keeps what it used. */
-export const bookNews = async (state: JobState): Promise<readonly BookNews[]> => {
+export const bookNews = async (state: JobView): Promise<readonly BookNews[]> => {
   const news = await Promise.all(usedIn(state).map((used) => newsOf(database(), used)));
   return news.filter((each) => each !== null);
 };

@@ -1,5 +1,5 @@
 import { hash, verify } from '@node-rs/argon2';
-import type { Person } from '#core/job/event.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Connection } from '../database/pool.ts';

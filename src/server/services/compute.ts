@@ -9,6 +9,7 @@ import { checkedTable, type ReadValue, readLookupTable, tableFindings } from '#c
 import { readRequirement } from '#core/requirement/read-requirement.ts';
 import { settledRequirement } from '#core/requirement/settled-requirement.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { checkedScale } from '#core/setting/scale.ts';
 import { toolSetting } from '#core/setting/tool-setting.ts';
 import { relubricatedTarget } from '#core/target/specified-target.ts';
@@ -17,7 +18,6 @@ import { rankedTools } from '#core/tool/choose-tool.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
 import { displayDigits } from '#core/torque/display.ts';
 import { fromNewtonMetres, type NewtonMetres, type TorqueUnit, toNewtonMetres } from '#core/torque/unit.ts';
-import { pullStandardUncertainty } from '#core/verdict/pull-uncertainty.ts';
 import { tighteningVerdict } from '#core/verdict/tightening-verdict.ts';
 import type {
   lookUpRequest,
@@ -131,21 +131,27 @@ export const verdict = (request: In<typeof wire.verdictRequest>): Out<typeof wir
   const torque = inNm(reading);
   const u = standardUncertainty
     ? inNm(standardUncertainty)
-    : pullStandardUncertainty(torque, {
-        limitPercent: tool ? permissibleDeviationPercent(tool.toolClass, inNm(tool.maximum)) : 0,
-        limitOf: 'reading',
-        calibration: null,
-        scale: {
-          form: 'barrel',
-          unit: tool?.graduation.unit ?? 'N.m',
-          minimum: 0,
-          maximum: tool ? fromNewtonMetres(inNm(tool.maximum), tool.graduation.unit) : 1,
-          perTurn: tool?.graduation.value ?? 1,
-          graduation: tool?.graduation.value ?? 1,
-          mainStart: 0,
-          raisedBy: 'clockwise',
+    : NEWEST_RULES.standardUncertainty(
+        torque,
+        {
+          leverMillimetres: null,
+          limitPercent: tool ? permissibleDeviationPercent(tool.toolClass, inNm(tool.maximum)) : 0,
+          limitOf: 'reading',
+          calibration: null,
+          scale: {
+            form: 'barrel',
+            unit: tool?.graduation.unit ?? 'N.m',
+            minimum: 0,
+            maximum: tool ? fromNewtonMetres(inNm(tool.maximum), tool.graduation.unit) : 1,
+            perTurn: tool?.graduation.value ?? 1,
+            graduation: tool?.graduation.value ?? 1,
+            mainStart: 0,
+            raisedBy: 'clockwise',
+          },
         },
-      });
+        [],
+        1,
+      );
   const judged = tighteningVerdict(
     { kind: 'reading', reading: torque, standardUncertainty: u },
     { low: inNm(request.low), high: inNm(request.high) },
@@ -258,7 +264,7 @@ export const chooseTool = ({
     tools: { kind: 'any' },
     drive: 'hex-socket',
   } as const;
-  const { fits, out } = rankedTools(tools, wanted, 'nearest-inside');
+  const { fits, out } = rankedTools(tools, wanted, 'nearest-inside', NEWEST_RULES);
   return accepted({
     fits: fits.map(({ tool, setting, probability }) => ({
       code: tool.code,

@@ -1,59 +1,68 @@
 import Papa from 'papaparse';
+import { jobViewOf } from '#core/event/apply.ts';
+import { inKeyOrder } from '#core/event/event-forms.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
 import { Fault } from '#core/fault.ts';
-import type { JobEvent } from '#core/job/event.ts';
-import { foldJob } from '#core/job/next-state.ts';
-import type { JobState } from '#core/job/state.ts';
 import { sealed } from '#core/ledger/seal.ts';
-import { jobRecord, recordText } from '#core/record/job-record.ts';
+import { jobRecord, provenStatement, recordText } from '#core/record/job-record.ts';
 import { pullRows } from '#core/record/pull-rows.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import type { JobView } from '#core/view/job-view.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import { wholeLedger } from '../append/remembered-job.ts';
 import { database } from '../database/pool.ts';
-import { selectEvents } from '../queries/events.ts';
 import { selectSealingKey, selectSite } from '../queries/site.ts';
 import { now } from './clock.ts';
 
-type Folded = { readonly events: readonly JobEvent[]; readonly state: JobState; readonly last: JobEvent };
+type WholeJob = { readonly events: readonly KeptEvent[]; readonly view: JobView; readonly last: KeptEvent };
 
-const foldedJob = async (jobId: string): Promise<Result<Folded, Problem>> => {
-  const events = await selectEvents(database(), jobId, 0);
-  const last = events.at(-1);
-  if (!last) return refused({ code: 'not-found', what: 'job' });
-  const folded = foldJob(events);
-  if (!folded.ok)
-    throw new Fault(`the events of job ${jobId} do not fold: ${JSON.stringify(folded.refusal)}`);
-  return accepted({ events, state: folded.value, last });
+const wholeJob = async (jobId: string): Promise<Result<WholeJob, Problem>> => {
+  const events = await wholeLedger(database(), jobId);
+  if (!events.ok) return events;
+  const last = events.value.at(-1);
+  const view = jobViewOf(events.value);
+  if (!last || !view) return refused({ code: 'not-found', what: 'job' });
+  return accepted({ events: events.value, view, last });
 };
 
 /** A file to be saved. */
 export type ExportedFile = { readonly name: string; readonly type: string; readonly text: string };
 
-/** The whole record of a job, sealed now. Refuses: not-found. */
+const ordered = (event: KeptEvent): KeptEvent => {
+  const known = inKeyOrder(event);
+  if (!known) throw new Fault(`event ${event.id} has not the form of its version`);
+  return known;
+};
+
+/** The whole record of a job, its chain checked from the first event to the head and sealed now. Refuses: not-found, ledger-broken. */
 export const exportRecord = async (jobId: string): Promise<Result<ExportedFile, Problem>> => {
-  const folded = await foldedJob(jobId);
-  if (!folded.ok) return folded;
-  const { events, state, last } = folded.value;
+  const job = await wholeJob(jobId);
+  if (!job.ok) return job;
+  const { view, last } = job.value;
   const { name: site } = await selectSite(database());
   const seal = sealed(
     { site, job: jobId, headSequence: last.sequence, headHash: last.hash, sealedAt: now() },
     await selectSealingKey(database()),
   );
+  const events = job.value.events.map(ordered);
+  const statement = provenStatement(events);
+  if (!statement) throw new Fault(`the events of job ${jobId} state nothing`);
   return accepted({
-    name: `jentik-job-${state.plan.number}.json`,
+    name: `jentik-job-${view.plan.number}.json`,
     type: 'application/json',
-    text: recordText(jobRecord(state, events, seal)),
+    text: recordText(jobRecord(statement, events, seal)),
   });
 };
 
-/** The pulls of a job as CSV (RFC 4180), a line each, voided ones too. Refuses: not-found. */
+/** The pulls of a job as CSV (RFC 4180), a line each, voided ones too. Refuses: not-found, ledger-broken. */
 export const exportPulls = async (jobId: string): Promise<Result<ExportedFile, Problem>> => {
-  const folded = await foldedJob(jobId);
-  if (!folded.ok) return folded;
-  const { events, state } = folded.value;
+  const job = await wholeJob(jobId);
+  if (!job.ok) return job;
+  const { events, view } = job.value;
   return accepted({
-    name: `jentik-pulls-${state.plan.number}.csv`,
+    name: `jentik-pulls-${view.plan.number}.csv`,
     type: 'text/csv',
     // A label that starts with = would run as a formula in a spreadsheet.
-    text: `${Papa.unparse([...pullRows(state, events)], { escapeFormulae: true, newline: '\r\n' })}\r\n`,
+    text: `${Papa.unparse([...pullRows(view, events)], { escapeFormulae: true, newline: '\r\n' })}\r\n`,
   });
 };

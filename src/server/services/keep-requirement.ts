@@ -1,10 +1,11 @@
 import { readPrinted } from '#core/book/book-requirement.ts';
-import type { Person } from '#core/job/event.ts';
-import { canonicalText } from '#core/ledger/hash-chain.ts';
+import { canonicalText } from '#core/ledger/canonical.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { KeptRequirement, RequirementDraft } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
-import { type Connection, inTransaction } from '../database/pool.ts';
+import type { Connection } from '../database/pool.ts';
+import { inTransaction } from '../database/transaction.ts';
 import { insertRequirement, reviseRequirement, selectRequirement } from '../queries/book-requirements.ts';
 import { selectSite } from '../queries/site.ts';
 import { selectSource } from '../queries/sources.ts';
@@ -18,7 +19,7 @@ const printProblem = async (db: Connection, { body }: RequirementDraft): Promise
     const read = readPrinted(torque.printed, torque.readAs, unit);
     if (!read.ok) return read.refusal;
     if (canonicalText(read.value.requirement) !== canonicalText(torque.requirement))
-      return { code: 'judgement-differs', field: 'requirement' };
+      return { code: 'claim-untrue', field: 'requirement' };
   }
   return null;
 };
@@ -62,7 +63,7 @@ export const keepInTransaction = async (
 };
 
 /** Keeps a requirement of the book as a new revision; jobs that used the one before keep it.
- *  Refuses: not-found, revision-stale (someone else changed it since), why-missing, judgement-differs, and what readPrinted refuses. */
+ *  Refuses: not-found, revision-stale (someone else changed it since), why-missing, claim-untrue, and what readPrinted refuses. */
 export const keepRequirement = (
   draft: RequirementDraft,
   by: Person,

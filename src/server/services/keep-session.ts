@@ -1,14 +1,16 @@
 import type { ErrorPoint } from '#core/calibration/error-at.ts';
 import { type SessionEvaluation, sessionEvaluation } from '#core/calibration/session-evaluation.ts';
 import { toolConditions } from '#core/calibration/tool-conditions.ts';
-import type { Person } from '#core/job/event.ts';
+import { whoMay } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import type { KeptSession, NewSession } from '#wire/calibration.ts';
 import type { Problem } from '#wire/problems/problem.ts';
-import { inTransaction } from '../database/pool.ts';
+import { inTransaction } from '../database/transaction.ts';
 import { insertSession, selectSessions } from '../queries/calibration-sessions.ts';
-import { insertToolEvent, type KnownTool, lockTool, updateTool } from '../queries/tools.ts';
+import { type KnownTool, lockTool } from '../queries/tools.ts';
+import { addToolEvent, standingOf } from './add-tool-event.ts';
 import { now } from './clock.ts';
 
 const errorPoints = ({ points }: SessionEvaluation): readonly ErrorPoint[] =>
@@ -34,13 +36,13 @@ type Kept = { readonly session: KeptSession; readonly known: KnownTool };
 
 /** Keeps a calibration session. One that passes as left, or keeps the tool for a narrower band, puts the tool back in use with what it found; one
  *  that fails quarantines it. A cross-check of two tools at one point says only whether the tool may go on: it moves no due date.
- *  Refuses: role-forbidden (technicians may check, not calibrate), not-found, calibration-dates-reversed, nothing-usable, and what
+ *  Refuses: role-may-not (technicians may check, not calibrate), not-found, calibration-dates-reversed, nothing-usable, and what
  *  sessionEvaluation refuses. */
 export const keepSession = (session: NewSession, by: Person): Promise<Result<Kept, Problem>> =>
   inTransaction(
     async (db): Promise<Result<Kept, Problem>> => {
-      if (by.role === 'technician' && session.kind !== 'cross-check')
-        return refused({ code: 'role-forbidden', needed: 'lead' });
+      const right = whoMay(by, session.kind === 'cross-check' ? 'check-tool' : 'calibrate-tool');
+      if (!right.ok) return right;
       const known = await lockTool(db, session.toolId);
       if (!known) return refused({ code: 'not-found', what: 'tool' });
       if (session.nextDueOn < session.doneOn) return refused({ code: 'calibration-dates-reversed' });
@@ -70,13 +72,13 @@ export const keepSession = (session: NewSession, by: Person): Promise<Result<Kep
         ? null
         : { why: `failed ${session.kind} against ${session.reference}`, at, by: by.name };
       const changed = { tool, facts: { ...known.facts, quarantine } };
-      await updateTool(db, changed);
-      await insertToolEvent(db, {
+      await addToolEvent(db, {
         toolId: session.toolId,
         at,
         by,
         kind: 'session',
         body: { sessionId: session.id, hasPassedAsFound: kept.hasPassedAsFound, isUsable },
+        after: { tool, ...standingOf(changed.facts) },
       });
       return accepted({ session: kept, known: changed });
     },

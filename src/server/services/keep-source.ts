@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { Source } from '#core/book/source.ts';
-import type { Person } from '#core/job/event.ts';
+import { whoMay } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { KeptRequirement, KeptTable, NewSource, RestingJob } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
-import { database, inTransaction } from '../database/pool.ts';
+import { database } from '../database/pool.ts';
+import { inTransaction } from '../database/transaction.ts';
 import { selectRequirements } from '../queries/book-requirements.ts';
 import { selectTables } from '../queries/book-tables.ts';
 import { selectRestingJobs } from '../queries/job-references.ts';
@@ -23,14 +25,15 @@ export const addSource = (source: NewSource): Promise<Result<Source, Problem>> =
   });
 
 /** Changes a source, with a reason that the log keeps. What rests on it stays as it is: each is moved by a person.
- *  Refuses: not-found, role-forbidden (only a lead supersedes or withdraws), source-supersedes-itself, why-missing. */
+ *  Refuses: not-found, role-may-not (only a lead supersedes or withdraws), source-supersedes-itself, why-missing. */
 export const changeSource = (source: Source, why: string, by: Person): Promise<Result<Source, Problem>> =>
   inTransaction(
     async (db): Promise<Result<Source, Problem>> => {
       const before = await selectSource(db, source.id);
       if (!before) return refused({ code: 'not-found', what: 'source' });
       const isStatusChanged = before.status !== source.status || before.supersededBy !== source.supersededBy;
-      if (isStatusChanged && by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
+      const right = isStatusChanged ? whoMay(by, 'change-source-status') : null;
+      if (right && !right.ok) return right;
       if (isStatusChanged && why.trim() === '') return refused({ code: 'why-missing' });
       if (source.supersededBy === source.id) return refused({ code: 'source-supersedes-itself' });
       if (source.supersededBy !== null && !(await selectSource(db, source.supersededBy)))

@@ -1,10 +1,10 @@
-import type { Person } from '#core/job/event.ts';
-import { canonicalText } from '#core/ledger/hash-chain.ts';
+import { canonicalText } from '#core/ledger/canonical.ts';
 import { checkedTable, readLookupTable } from '#core/lookup/lookup-table.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { KeptTable, TableDraft } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
-import { inTransaction } from '../database/pool.ts';
+import { inTransaction } from '../database/transaction.ts';
 import { insertTable, reviseTable, selectTable } from '../queries/book-tables.ts';
 import { selectSite } from '../queries/site.ts';
 import { selectSource } from '../queries/sources.ts';

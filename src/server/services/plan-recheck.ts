@@ -1,45 +1,49 @@
 import { v7 as uuidv7 } from 'uuid';
-import { type Person, unplacedEvent } from '#core/job/event.ts';
-import { foldJob } from '#core/job/next-state.ts';
-import { EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
+import { unplacedEvent } from '#core/event/event.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
 import type { Problem } from '#wire/problems/problem.ts';
-import { inTransaction } from '../database/pool.ts';
-import { selectEvents } from '../queries/events.ts';
+import { beginJob } from '../append/begin-job.ts';
+import { caughtUp } from '../append/remembered-job.ts';
+import { database } from '../database/pool.ts';
+import { inTransaction } from '../database/transaction.ts';
 import { insertJob } from '../queries/jobs.ts';
-import { appendInTransaction } from './append-events.ts';
 import { now } from './clock.ts';
 
 const TITLE_MAX = 120;
 
-/** Plans a job anew for some of its fasteners, as they were required then, under the schools it was planned with. Answers the new job's id.
- *  Refuses: not-found (no such job, or none of the positions in it), and what the fold refuses. */
-export const planRecheck = (
+/** Plans a job anew for some of its fasteners, as they are required now, under the schools it was planned with. Answers the new job's id.
+ *  Refuses: not-found (no such job, or none of the positions in it), ledger-broken, and what decide refuses. */
+export const planRecheck = async (
   jobId: string,
   positions: ReadonlySet<string>,
   by: Person,
-): Promise<Result<string, Problem>> =>
-  inTransaction(
+): Promise<Result<string, Problem>> => {
+  const job = await caughtUp(database(), jobId);
+  if (!job.ok) return job;
+  const { view } = job.value;
+  const fasteners = (view?.fasteners ?? []).flatMap(({ planned }) =>
+    positions.has(planned.position) ? [planned] : [],
+  );
+  if (!view || fasteners.length === 0) return refused({ code: 'not-found', what: 'job' });
+  const id = uuidv7();
+  return inTransaction(
     async (db): Promise<Result<string, Problem>> => {
-      const folded = foldJob(await selectEvents(db, jobId, 0));
-      const fasteners = folded.ok
-        ? folded.value.fasteners.flatMap(({ planned }) => (positions.has(planned.position) ? [planned] : []))
-        : [];
-      if (!folded.ok || fasteners.length === 0) return refused({ code: 'not-found', what: 'job' });
-      const { plan } = folded.value;
-      const id = uuidv7();
       const at = now();
       const number = jobNumberText(await insertJob(db, id, at));
+      const title = `Re-check: ${view.plan.title}`.slice(0, TITLE_MAX);
       const event = unplacedEvent(
         { id: uuidv7(), job: id, deviceTime: at, person: by },
         {
           kind: 'job-planned',
-          body: { ...plan, number, title: `Re-check: ${plan.title}`.slice(0, TITLE_MAX), fasteners },
+          body: { ...view.plan, rules: NEWEST_RULES.number, number, title, fasteners },
         },
       );
-      const result = await appendInTransaction(db, id, EMPTY_HEAD, [event], by);
-      return result.refused ? refused(result.refused.problem) : accepted(id);
+      const begun = await beginJob(db, event, by);
+      return begun.ok ? accepted(id) : begun;
     },
     (result) => result.ok,
   );
+};

@@ -6,7 +6,7 @@ import type { CribTool } from '#wire/tool.ts';
 import { database } from '../database/pool.ts';
 import { selectAttachments } from '../queries/attachments.ts';
 import { selectSessions } from '../queries/calibration-sessions.ts';
-import { selectToolEvents, type ToolEvent } from '../queries/tools.ts';
+import { selectToolEventLines, type ToolEventLine } from '../queries/tool-events.ts';
 import { cribTools } from './tool-crib.ts';
 
 /** All there is to a tool: how it stands, its sessions, what happened to it, its photographs. Refuses: not-found. */
@@ -17,7 +17,7 @@ export const readTool = async (
     {
       readonly known: CribTool;
       readonly sessions: readonly KeptSession[];
-      readonly events: readonly ToolEvent[];
+      readonly events: readonly ToolEventLine[];
       readonly attachments: readonly Attachment[];
     },
     Problem
@@ -27,7 +27,7 @@ export const readTool = async (
   if (!known) return refused({ code: 'not-found', what: 'tool' });
   const [sessions, events, attachments] = await Promise.all([
     selectSessions(database(), id),
-    selectToolEvents(database(), id),
+    selectToolEventLines(database(), id),
     selectAttachments(database(), { kind: 'tool', id }),
   ]);
   return accepted({ known, sessions, events, attachments });

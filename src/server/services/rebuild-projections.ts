@@ -1,31 +1,77 @@
-import { Fault } from '#core/fault.ts';
-import type { JobEvent } from '#core/job/event.ts';
-import { foldJob } from '#core/job/next-state.ts';
-import { firstBreak } from '#core/ledger/hash-chain.ts';
-import { database, inTransaction } from '../database/pool.ts';
-import { selectEvents } from '../queries/events.ts';
-import { replaceJobReferences } from '../queries/job-references.ts';
-import { lockHead, selectJobIds, updateHead } from '../queries/jobs.ts';
-import { deletePullsOfJob, projectPull } from '../queries/pulls.ts';
-import { rebuildSearch } from './site-search.ts';
+import { applied } from '#core/event/apply.ts';
+import { lifted } from '#core/event/lifted.ts';
+import { accepted, type Result, refused } from '#core/result.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { wholeLedger } from '../append/remembered-job.ts';
+import { type Connection, database } from '../database/pool.ts';
+import { inTransaction } from '../database/transaction.ts';
+import type { Projection } from '../projections/projection.ts';
+import { PROJECTIONS } from '../projections/projections.ts';
+import { selectJobIds } from '../queries/jobs.ts';
+import { putProjectionVersions, selectProjectionVersions } from '../queries/projection-versions.ts';
+import { selectToolEvents } from '../queries/tool-events.ts';
 
-/** Writes what lists and the search show again, from the events and the book, and answers how many jobs it wrote.
- *  Throws: Fault for a job whose chain is broken or does not fold; it says which. */
-export const rebuildProjections = async (): Promise<number> => {
+/** Where the ledger is not whole. */
+export type BrokenPlace = { readonly job: string; readonly sequence: number };
+
+const EVENTS_AT_ONCE = 500;
+
+/** The jobs whose events do not reach their head unbroken, each with the place. */
+const brokenPlaces = async (jobs: readonly string[]): Promise<readonly BrokenPlace[]> => {
+  const broken: BrokenPlace[] = [];
+  for (const job of jobs) {
+    const events = await wholeLedger(database(), job);
+    if (!events.ok && events.refusal.code === 'ledger-broken')
+      broken.push({ job, sequence: events.refusal.sequence });
+  }
+  return broken;
+};
+
+const projectJob = async (db: Connection, job: string, projections: readonly Projection[]): Promise<void> => {
+  const kept = await wholeLedger(db, job);
+  const events = kept.ok ? kept.value.map(lifted) : [];
+  let view: JobView | null = null;
+  for (let from = 0; from < events.length; from += EVENTS_AT_ONCE) {
+    const before = view;
+    const batch = events.slice(from, from + EVENTS_AT_ONCE);
+    for (const event of batch) view = applied(view, event);
+    if (!view) return;
+    for (const { apply } of projections) await apply(db, { kind: 'job', before, after: view, events: batch });
+  }
+};
+
+const rebuilt = async (
+  db: Connection,
+  projections: readonly Projection[],
+  jobs: readonly string[],
+): Promise<void> => {
+  for (const { clear } of projections) await clear(db);
+  for (const event of await selectToolEvents(db))
+    for (const { apply } of projections) await apply(db, { kind: 'tool', event });
+  for (const job of jobs) await projectJob(db, job, projections);
+  for (const { addRest } of projections) await addRest?.(db);
+  await putProjectionVersions(db, projections);
+};
+
+/** Writes everything that follows from events again, and answers how many jobs it read. First every job's chain and head are checked: where one
+ *  breaks, nothing is touched. Refuses: the place. */
+export const rebuildProjections = async (): Promise<Result<number, BrokenPlace>> => {
   const jobs = await selectJobIds(database());
-  for (const job of jobs)
-    await inTransaction(async (db) => {
-      await lockHead(db, job);
-      const events = await selectEvents(db, job, 0);
-      const broken = firstBreak(events);
-      if (broken) throw new Fault(`job ${job}: event ${broken.sequence} does not fit (${broken.problem})`);
-      const folded = foldJob(events);
-      if (!folded.ok) throw new Fault(`job ${job}: ${JSON.stringify(folded.refusal)}`);
-      await updateHead(db, events.at(-1) as JobEvent, folded.value);
-      await replaceJobReferences(db, folded.value);
-      await deletePullsOfJob(db, job);
-      for (const event of events) await projectPull(db, event);
-    });
-  await inTransaction(rebuildSearch);
-  return jobs.length;
+  const [broken] = await brokenPlaces(jobs);
+  if (broken) return refused(broken);
+  await inTransaction((db) => rebuilt(db, PROJECTIONS, jobs));
+  return accepted(jobs.length);
+};
+
+/** Rebuilds the projections that the database holds in another version than this code writes, as after an update. A job whose ledger is not whole
+ *  keeps the others from nothing: it is left out, and answered with its place. */
+export const bringProjectionsUpToDate = async (): Promise<readonly BrokenPlace[]> => {
+  const held = await selectProjectionVersions(database());
+  const stale = PROJECTIONS.filter(({ name, version }) => held.get(name) !== version);
+  if (stale.length === 0) return [];
+  const jobs = await selectJobIds(database());
+  const broken = await brokenPlaces(jobs);
+  const whole = jobs.filter((id) => !broken.some(({ job }) => job === id));
+  await inTransaction((db) => rebuilt(db, stale, whole));
+  return broken;
 };

@@ -1,13 +1,18 @@
-import type { Person } from '#core/job/event.ts';
+import { v7 as uuidv7 } from 'uuid';
+import { unplacedEvent } from '#core/event/event.ts';
+import { whoMay } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { type RecalledPulls, recalledJobs, recalledPulls } from '#core/recall/recall.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { KeptSession, RecalledJobLine } from '#wire/calibration.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import { appendedTo, unknownContact } from '../append/append-events.ts';
 import { database } from '../database/pool.ts';
 import { selectSessions } from '../queries/calibration-sessions.ts';
 import { selectJobSummaries } from '../queries/jobs.ts';
 import { selectAlikePulls, selectPullsOfJob, selectUseSpan } from '../queries/pulls.ts';
 import { insertLogEntry, selectLog } from '../queries/site-log.ts';
+import { selectToolsInUse } from '../queries/tools.ts';
 import { now } from './clock.ts';
 import { planRecheck } from './plan-recheck.ts';
 
@@ -140,14 +145,41 @@ export const recalledWork = async (
   );
 };
 
+/** Puts a decision beside the job's signatures, which it does not strike. Refuses: not-found, ledger-broken. */
+const noteRecall = async (
+  { jobId, what, why }: { readonly jobId: string; readonly what: string; readonly why: string },
+  { session }: FoundOut,
+  outside: number,
+  by: Person,
+): Promise<Result<null, Problem>> => {
+  const known = (await selectToolsInUse(database(), [session.toolId])).known[0];
+  const event = unplacedEvent(
+    { id: uuidv7(), job: jobId, deviceTime: now(), person: by },
+    {
+      kind: 'recall-noted',
+      body: {
+        sessionId: session.id,
+        toolCode: known?.tool.code ?? session.reference.slice(0, 20),
+        what,
+        why,
+        outside,
+      },
+    },
+  );
+  const result = await appendedTo(jobId, [event], by, unknownContact);
+  if (!result.ok) return result;
+  return result.value.refused ? refused(result.value.refused.problem) : accepted(null);
+};
+
 /** Decides what is done about a recalled job, with a reason that stays; a re-check opens a job of the fasteners that are outside.
- *  Refuses: role-forbidden, not-found-out, and what planRecheck refuses. */
+ *  Refuses: role-may-not, not-found-out, and what planRecheck refuses. */
 export const decideRecall = async (
   toolId: string,
   decision: { readonly jobId: string; readonly what: string; readonly why: string },
   by: Person,
 ): Promise<Result<{ readonly recheckJobId: string | null }, Problem>> => {
-  if (by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
+  const right = whoMay(by, 'decide-recall');
+  if (!right.ok) return right;
   const found = await foundOut(toolId);
   if (!found.ok) return found;
   await insertLogEntry(database(), {
@@ -158,9 +190,11 @@ export const decideRecall = async (
     why: decision.why,
     body: { what: decision.what },
   });
-  if (decision.what !== 're-check') return accepted({ recheckJobId: null });
   const work = await recalledWork(toolId, decision.jobId);
   if (!work.ok) return work;
+  const noted = await noteRecall(decision, found.value, work.value.length, by);
+  if (!noted.ok) return noted;
+  if (decision.what !== 're-check') return accepted({ recheckJobId: null });
   const job = await planRecheck(decision.jobId, new Set(work.value.map(({ position }) => position)), by);
   return job.ok ? accepted({ recheckJobId: job.value }) : job;
 };

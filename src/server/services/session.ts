@@ -1,9 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { Person } from '#core/job/event.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
-import { database, inTransaction } from '../database/pool.ts';
-import { deleteSession, insertSession, selectSessionPerson } from '../queries/sessions.ts';
+import { database } from '../database/pool.ts';
+import { inTransaction } from '../database/transaction.ts';
+import { deleteSession, insertSession, type SignedIn, selectSignedIn } from '../queries/sessions.ts';
 import { checkPin } from './check-pin.ts';
 import { now, secondsAfter } from './clock.ts';
 
@@ -33,9 +34,9 @@ export const signedIn = (
     return accepted({ person: person.value, token });
   });
 
-/** The person of a session token; null when it is unknown or over. */
-export const sessionPerson = (token: string): Promise<Person | null> =>
-  selectSessionPerson(database(), tokenHash(token), now());
+/** Who a session token belongs to, and since when they are signed in; null when it is unknown or over. */
+export const signedInBy = (token: string): Promise<SignedIn | null> =>
+  selectSignedIn(database(), tokenHash(token), now());
 
 /** Ends a session. */
 export const signOut = (token: string): Promise<void> => deleteSession(database(), tokenHash(token));

@@ -1,27 +1,44 @@
-import { type JobEvent, unplacedEvent } from '#core/job/event.ts';
+import { unplacedEvent } from '#core/event/event.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { NewSignature } from '#wire/signature.ts';
-import { inTransaction } from '../database/pool.ts';
-import { lockHead } from '../queries/jobs.ts';
-import { appendInTransaction } from './append-events.ts';
+import { appendedTo } from '../append/append-events.ts';
+import { wholeLedger } from '../append/remembered-job.ts';
+import { database } from '../database/pool.ts';
+import { inTransaction } from '../database/transaction.ts';
 import { checkPin } from './check-pin.ts';
+import { now } from './clock.ts';
 
-/** Signs a job as a person who proves it with their PIN, whoever's session the device is in. The signature covers the whole chain
- *  before it. Idempotent by event id. Refuses: not-found, what checkPin refuses, and what the fold refuses. */
-export const signJob = (jobId: string, signature: NewSignature): Promise<Result<JobEvent, Problem>> =>
-  // Commits also when it refuses: a wrong PIN must be counted, and nothing else has been written by then.
-  inTransaction(async (db) => {
-    const head = await lockHead(db, jobId);
-    if (!head) return refused<Problem>({ code: 'not-found', what: 'job' });
-    const person = await checkPin(db, signature.personId, signature.pin);
-    if (!person.ok) return person;
-    const { eventId, deviceTime, meaning } = signature;
-    const event = unplacedEvent(
-      { id: eventId, job: jobId, deviceTime, person: person.value },
-      { kind: 'job-signed', body: { meaning } },
-    );
-    const result = await appendInTransaction(db, jobId, head, [event], person.value);
-    const [placed] = result.placed;
-    return placed ? accepted(placed) : refused(result.refused?.problem as Problem);
-  });
+/** Signs a job as a person who proves it with their PIN, whoever's session the device is in, for the head that was on their screen. The whole
+ *  chain is checked first. Idempotent by event id. Refuses: not-found, ledger-broken, what checkPin refuses, and what decide refuses. */
+export const signJob = async (
+  jobId: string,
+  signature: NewSignature,
+): Promise<Result<KeptEvent, Problem>> => {
+  const {
+    eventId,
+    personId,
+    pin,
+    meaning,
+    head,
+    madeNoPull,
+    deviceTime,
+    sentAt = null,
+    device = null,
+  } = signature;
+  const whole = await wholeLedger(database(), jobId);
+  if (!whole.ok) return whole;
+  // Commits also when it refuses: a wrong PIN must be counted.
+  const person = await inTransaction((db) => checkPin(db, personId, pin));
+  if (!person.ok) return person;
+  const event = unplacedEvent(
+    { id: eventId, job: jobId, deviceTime, person: person.value },
+    { kind: 'job-signed', body: { meaning, head, madeNoPull } },
+  );
+  const contact = { receivedAt: now(), sentAt, device, signedInAt: null };
+  const result = await appendedTo(jobId, [event], person.value, () => contact);
+  if (!result.ok) return result;
+  const [placed] = result.value.placed;
+  return placed ? accepted(placed) : refused(result.value.refused?.problem as Problem);
+};

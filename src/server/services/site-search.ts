@@ -12,10 +12,8 @@ import type { Connection } from '../database/pool.ts';
 import { database } from '../database/pool.ts';
 import { selectRequirements } from '../queries/book-requirements.ts';
 import { selectTables } from '../queries/book-tables.ts';
-import { selectJobSummaries } from '../queries/jobs.ts';
 import { replaceSearchEntries, type SearchEntry, selectSearchHits } from '../queries/search-entries.ts';
 import { selectSources } from '../queries/sources.ts';
-import { selectKnownTools } from '../queries/tools.ts';
 
 const entry = (
   kind: SearchHit['kind'],
@@ -90,8 +88,8 @@ export const indexEntries = (
   entries: readonly SearchEntry[],
 ): Promise<void> => replaceSearchEntries(db, kind, refId, entries);
 
-/** Writes everything the search knows of the site again. */
-export const rebuildSearch = async (db: Connection): Promise<void> => {
+/** Writes again what the search knows of the book. */
+export const indexBook = async (db: Connection): Promise<void> => {
   const sources = new Map((await selectSources(db)).map((source) => [source.id, source]));
   for (const source of sources.values()) await indexEntries(db, 'source', source.id, sourceEntries(source));
   for (const kept of await selectRequirements(db, null))
@@ -103,9 +101,6 @@ export const rebuildSearch = async (db: Connection): Promise<void> => {
     );
   for (const kept of await selectTables(db, null))
     await indexEntries(db, 'table-row', kept.id, tableEntries(kept, sources.get(kept.sourceId) as Source));
-  for (const { tool } of await selectKnownTools(db))
-    await indexEntries(db, 'tool', tool.id, toolEntries(tool));
-  for (const job of await selectJobSummaries(db)) await indexEntries(db, 'job', job.id, jobEntries(job));
 };
 
 /** What a query finds, whatever kind it is; nothing for a query without a word. Where nothing has all of it, what has its sizes or, without

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Adapter } from '#core/adapter/adapter.ts';
-import type { Person, UnplacedEvent } from '#core/job/event.ts';
-import { canonicalText } from '#core/ledger/hash-chain.ts';
+import { whoMay } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { toolBlocks } from '#core/tool/tool-standing.ts';
 import type { Problem } from '#wire/problems/problem.ts';
@@ -32,31 +32,15 @@ export const cribTools = async (): Promise<readonly CribTool[]> =>
 /** Every adapter of the crib. */
 export const cribAdapters = (): Promise<readonly Adapter[]> => selectAdapters(database());
 
-/** Adds an adapter. Refuses: role-forbidden, tool-code-taken. */
+/** Adds an adapter. Refuses: role-may-not, tool-code-taken. */
 export const addAdapter = async (
   adapter: Omit<Adapter, 'id'>,
   by: Person,
 ): Promise<Result<Adapter, Problem>> => {
-  if (by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
+  const right = whoMay(by, 'add-tool');
+  if (!right.ok) return right;
   const added: Adapter = { ...adapter, id: randomUUID() };
   return (await insertAdapter(database(), added))
     ? accepted(added)
     : refused({ code: 'tool-code-taken', toolCode: adapter.code });
-};
-
-/** Why a job may not take a tool as an event says: the tool or an adapter is not in the crib so, or something stands against it that the
- *  event does not own up to. Null when it may. */
-export const toolChoiceProblem = async (
-  db: Connection,
-  event: Extract<UnplacedEvent, { readonly kind: 'tool-chosen' }>,
-): Promise<Problem | null> => {
-  const { tool, adapters, blocks } = event.body;
-  const crib = await standing(db, await selectKnownTools(db), event.deviceTime.slice(0, 10));
-  const known = crib.find((each) => canonicalText(each.tool) === canonicalText(tool));
-  if (!known) return { code: 'tool-changed', toolCode: tool.code };
-  const have = new Set((await selectAdapters(db)).map((adapter) => canonicalText(adapter)));
-  const foreign = adapters.find(({ adapter }) => !have.has(canonicalText(adapter)));
-  if (foreign) return { code: 'tool-changed', toolCode: foreign.adapter.code };
-  const hidden = known.blocks.filter((block) => !blocks.includes(block));
-  return hidden.length > 0 ? { code: 'tool-blocked', toolCode: tool.code, blocks: hidden } : null;
 };

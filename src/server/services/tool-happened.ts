@@ -1,10 +1,12 @@
-import type { Person } from '#core/job/event.ts';
+import { whoMay } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { ToolFacts } from '#core/tool/tool-standing.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { ToolHappening } from '#wire/tool.ts';
-import { inTransaction } from '../database/pool.ts';
-import { insertToolEvent, type KnownTool, lockTool, updateTool } from '../queries/tools.ts';
+import { inTransaction } from '../database/transaction.ts';
+import { type KnownTool, lockTool } from '../queries/tools.ts';
+import { addToolEvent, standingOf } from './add-tool-event.ts';
 import { now } from './clock.ts';
 
 type At = { readonly at: string; readonly by: string };
@@ -39,7 +41,7 @@ const after = (facts: ToolFacts, happening: ToolHappening, { at, by }: At): Resu
 };
 
 /** Writes down what happened to a tool, with what follows from it. Anyone may report a drop; lending and retiring are a lead's.
- *  Refuses: not-found, role-forbidden, tool-on-loan, tool-not-on-loan. */
+ *  Refuses: not-found, role-may-not, tool-on-loan, tool-not-on-loan. */
 export const toolHappened = (
   toolId: string,
   happening: ToolHappening,
@@ -50,14 +52,20 @@ export const toolHappened = (
       const known = await lockTool(db, toolId);
       if (!known) return refused({ code: 'not-found', what: 'tool' });
       const isLeads = happening.kind === 'lent' || happening.kind === 'retired';
-      if (isLeads && by.role !== 'lead') return refused({ code: 'role-forbidden', needed: 'lead' });
+      const right = whoMay(by, isLeads ? 'lend-or-retire-tool' : 'report-tool');
+      if (!right.ok) return right;
       const at = now();
       const facts = after(known.facts, happening, { at, by: by.name });
       if (!facts.ok) return facts;
-      const changed = { tool: known.tool, facts: facts.value };
-      await updateTool(db, changed);
-      await insertToolEvent(db, { toolId, at, by, kind: happening.kind, body: happening });
-      return accepted(changed);
+      await addToolEvent(db, {
+        toolId,
+        at,
+        by,
+        kind: happening.kind,
+        body: happening,
+        after: { tool: known.tool, ...standingOf(facts.value) },
+      });
+      return accepted({ tool: known.tool, facts: facts.value });
     },
     (result) => result.ok,
   );

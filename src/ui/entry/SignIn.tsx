@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { call } from '#client/api.ts';
-import type { Person } from '#core/job/event.ts';
+import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';

@@ -1,10 +1,11 @@
-import type { NextAction } from '#core/job/next-action.ts';
-import { fastenerAt, type JobState } from '#core/job/state.ts';
 import { isIndicating } from '#core/tool/tool.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
+import { fastenerAt } from '#core/view/bench.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import type { NextAction } from '#core/view/next-action.ts';
 import type { Bench } from './use-bench.ts';
 
-const mainWords = (action: NextAction, state: JobState, position: string | null): string => {
+const mainWords = (action: NextAction, state: JobView, position: string | null): string => {
   const tool = state.tool?.code ?? 'the tool';
   switch (action.kind) {
     case 'choose-tool':
@@ -42,7 +43,7 @@ export const BenchActions = ({
   isReady,
 }: {
   readonly bench: Bench;
-  readonly state: JobState;
+  readonly state: JobView;
   readonly isReady: boolean;
 }) => {
   const { action, position, lastPull } = bench;

@@ -1,11 +1,12 @@
-import { openItems } from '#core/job/open-items.ts';
-import { fastenerAt, type JobState } from '#core/job/state.ts';
+import { fastenerAt } from '#core/view/bench.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { openItems } from '#core/view/open-items.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { StatusIcon } from '../shared/StatusIcon.tsx';
 import { requirementView } from './requirement-view.ts';
 
 type Props = {
-  readonly state: JobState;
+  readonly state: JobView;
   readonly coming: readonly string[];
   readonly onChoose: (position: string) => void;
 };
@@ -20,7 +21,7 @@ export const BenchFoot = ({ state, coming, onChoose }: Props) => {
   return (
     <div className="flex gap-0 overflow-x-auto border-t border-rule px-2 py-2 text-s">
       {next.map((fastener, index) => {
-        const { target, symbol } = requirementView(fastener, state.tool, state.plan.siteUnit);
+        const { target, symbol } = requirementView(state, fastener);
         const { position, label } = fastener.planned;
         return (
           <button

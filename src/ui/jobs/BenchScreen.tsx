@@ -2,9 +2,11 @@ import Speech from 'lucide-react/icons/audio-lines';
 import Keyboard from 'lucide-react/icons/keyboard';
 import Volume2 from 'lucide-react/icons/volume-2';
 import { useEffect, useState } from 'react';
-import type { JobEvent, Person } from '#core/job/event.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
+import type { Person } from '#core/people/person.ts';
 import { isIndicating, isPreset } from '#core/tool/tool.ts';
 import { fromNewtonMetres, unitSymbol } from '#core/torque/unit.ts';
+import { targetOrNull } from '#core/view/fastener-target.ts';
 import { problemWords } from '#wire/problems/en.ts';
 import { Dialog } from '../shared/Dialog.tsx';
 import { Tape } from '../shared/Tape.tsx';
@@ -22,7 +24,7 @@ import { type Bench, type BenchComfort, useBench } from './use-bench.ts';
 import { type OpenJob, useJob } from './use-job.ts';
 import { Why } from './Why.tsx';
 
-type Props = { readonly events: readonly JobEvent[]; readonly person: Person };
+type Props = { readonly events: readonly KeptEvent[]; readonly person: Person };
 
 const answerKey = (bench: Bench, key: BenchKey): void => {
   const last = bench.lastPull?.fastener.planned.position;
@@ -101,8 +103,8 @@ const Target = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob }
       </div>
     );
   const { planned } = fastener;
-  const view = requirementView(fastener, state.tool, state.plan.siteUnit);
-  const isAssumed = fastener.target.steps.some(({ assumed }) => assumed);
+  const view = requirementView(state, fastener);
+  const isAssumed = targetOrNull(state, fastener)?.steps.some(({ assumed }) => assumed) ?? false;
   return (
     <div>
       <p className="text-s text-faint">
@@ -126,7 +128,7 @@ const Target = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob }
             why
           </summary>
           <div className="mt-2 rounded-md border border-rule p-3">
-            <Why fastener={fastener} plan={state.plan} />
+            <Why fastener={fastener} job={state} />
           </div>
         </details>
       </div>
@@ -137,7 +139,8 @@ const Target = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob }
 const Reading = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob }) => {
   const { fastener, action, typed } = bench;
   const { tool } = job.state;
-  if (!fastener || !tool || (action.kind !== 'pull' && action.kind !== 'set-tool')) return null;
+  const target = fastener ? targetOrNull(job.state, fastener) : null;
+  if (!target || !tool || (action.kind !== 'pull' && action.kind !== 'set-tool')) return null;
   const { unit, graduation } = tool.scale;
   const reading = Number(typed.replace(',', '.'));
   const isTyped = typed !== '' && Number.isFinite(reading);
@@ -145,8 +148,8 @@ const Reading = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob 
     <div className="mx-auto w-full max-w-[404px]">
       <Tape
         value={isTyped ? reading : action.wanted.setting}
-        low={fromNewtonMetres(fastener.target.low, unit) / job.state.adapterFactor}
-        high={fromNewtonMetres(fastener.target.high, unit) / job.state.adapterFactor}
+        low={fromNewtonMetres(target.low, unit) / job.state.adapterFactor}
+        high={fromNewtonMetres(target.high, unit) / job.state.adapterFactor}
         unit={unitSymbol(unit)}
         graduation={graduation}
         caption={

@@ -1,18 +1,18 @@
-import type { NextAction } from '#core/job/next-action.ts';
-import type { JobState } from '#core/job/state.ts';
 import { turnsBetween } from '#core/setting/scale.ts';
 import { isIndicating } from '#core/tool/tool.ts';
 import { displayDigits } from '#core/torque/display.ts';
 import { fromNewtonMetres, unitSymbol } from '#core/torque/unit.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import type { NextAction } from '#core/view/next-action.ts';
 import { scaleWords, turnWords } from '#wire/words/setting.ts';
 import { ScalePicture } from '../shared/ScalePicture.tsx';
 
 type Props = {
-  readonly state: JobState;
+  readonly state: JobView;
   readonly action: Extract<NextAction, { kind: 'set-tool' | 'pull' }>;
 };
 
-const offWords = (state: JobState, offTargetNewtonMetres: number): string => {
+const offWords = (state: JobView, offTargetNewtonMetres: number): string => {
   const scale = state.tool?.scale;
   if (!scale) return '';
   const off = fromNewtonMetres(offTargetNewtonMetres as Parameters<typeof fromNewtonMetres>[0], scale.unit);

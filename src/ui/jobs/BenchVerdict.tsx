@@ -11,6 +11,7 @@ const TONES = {
   high: 'text-high',
   'too-close': 'text-unsure',
   'by-feel': 'text-unsure',
+  'no-verdict': 'text-unsure',
 } as const;
 
 /** What the last pull came to, or the question that has to be answered before one is recorded. */
@@ -49,7 +50,7 @@ export const BenchVerdict = ({ bench, job }: { readonly bench: Bench; readonly j
     );
   const { planned } = lastPull.fastener;
   const { body } = lastPull.pull;
-  const { unit, resolution } = requirementView(lastPull.fastener, job.state.tool, job.state.plan.siteUnit);
+  const { unit, resolution } = requirementView(job.state, lastPull.fastener);
   const { fact, consequence } = verdictWords(body, unit, resolution);
   return (
     <div className="flex items-center gap-3" aria-live="polite" data-testid="verdict">

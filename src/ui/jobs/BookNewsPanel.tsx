@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { fastenerAt } from '#core/job/state.ts';
+import { fastenerAt } from '#core/view/bench.ts';
 import type { BookNews } from '#wire/book.ts';
 import { WhyDialog } from '../shared/WhyDialog.tsx';
 import type { OpenJob } from './use-job.ts';

@@ -1,6 +1,6 @@
 import { memo, useMemo, useRef } from 'react';
-import type { FastenerState } from '#core/job/state.ts';
 import { rowsOf } from '#core/sequence/reading-order.ts';
+import type { FastenerView } from '#core/view/bench.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { HeadSymbol } from '../shared/HeadSymbol.tsx';
 import { niceStep } from '../shared/nice-step.ts';
@@ -9,7 +9,7 @@ import { type DrawingView, drawingView } from './drawing-view.ts';
 import { useSize } from './use-size.ts';
 
 type Props = {
-  readonly fasteners: readonly FastenerState[];
+  readonly fasteners: readonly FastenerView[];
   readonly seenFrom: string;
   /** The fastener with the ring; null when none is next. */
   readonly next: string | null;
@@ -34,7 +34,7 @@ const isInView = (
 const shortName = (position: string): string => /[^\-/: ]+$/.exec(position)?.[0] ?? position;
 
 type HeadProps = {
-  readonly fastener: FastenerState;
+  readonly fastener: FastenerView;
   readonly radius: number;
   readonly isNext: boolean;
   readonly onChoose: (position: string) => void;

@@ -1,6 +1,8 @@
-import { jobProgress } from '#core/job/open-items.ts';
+import { jobProgress } from '#core/view/open-items.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ClockWarning } from './ClockWarning.tsx';
+import { ToldPulls } from './ToldPulls.tsx';
 import type { OpenJob } from './use-job.ts';
 
 export type JobTab = 'plan' | 'bench' | 'sign';
@@ -53,6 +55,8 @@ export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: J
           </div>
         </div>
       </header>
+      <ToldPulls job={job} />
+      <ClockWarning />
       {(job.refusedEntries.length > 0 || job.storageProblem || job.unreadable > 0) && (
         <div className="grid gap-2 border-b border-rule p-3">
           <ProblemNotice problem={job.storageProblem} />

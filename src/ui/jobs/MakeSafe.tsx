@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { type CautionId, cautionsFor } from '#core/job/cautions.ts';
-import type { JobPlan } from '#core/job/event.ts';
+import type { JobPlan } from '#core/job/plan.ts';
 import { CAUTION_WORDS } from '#wire/words/cautions.ts';
 import { Dialog } from '../shared/Dialog.tsx';
 

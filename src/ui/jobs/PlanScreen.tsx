@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import type { Adapter } from '#core/adapter/adapter.ts';
-import type { JobEvent, Person } from '#core/job/event.ts';
-import { nextAction } from '#core/job/next-action.ts';
-import { comingPositions } from '#core/job/open-items.ts';
-import type { FastenerState } from '#core/job/state.ts';
+import type { JobEvent } from '#core/event/event.ts';
+import type { Person } from '#core/people/person.ts';
+import type { FastenerView } from '#core/view/bench.ts';
+import { targetOrNull } from '#core/view/fastener-target.ts';
+import { nextAction } from '#core/view/next-action.ts';
+import { comingPositions } from '#core/view/open-items.ts';
 import type { BookNews } from '#wire/book.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { schoolWords } from '#wire/words/derivation.ts';
@@ -13,6 +15,7 @@ import { StatusIcon } from '../shared/StatusIcon.tsx';
 import { BookNewsPanel } from './BookNewsPanel.tsx';
 import { FastenerDrawing } from './FastenerDrawing.tsx';
 import { JobHeader } from './JobHeader.tsx';
+import { RulesPanel } from './RulesPanel.tsx';
 import { requirementView } from './requirement-view.ts';
 import { ToolChoice } from './ToolChoice.tsx';
 import { useJob } from './use-job.ts';
@@ -34,7 +37,7 @@ export const PlanScreen = ({ events, person, tools, adapters, news }: Props) => 
   const { plan } = state;
   const coming = comingPositions(state, null);
   const action = nextAction(state, coming[0] ?? null);
-  const columns: readonly Column<FastenerState>[] = [
+  const columns: readonly Column<FastenerView>[] = [
     {
       id: 'position',
       name: 'Position',
@@ -84,7 +87,7 @@ export const PlanScreen = ({ events, person, tools, adapters, news }: Props) => 
       id: 'target',
       name: 'Target',
       cell: (fastener) => {
-        const { target, low, high, symbol } = requirementView(fastener, state.tool, plan.siteUnit);
+        const { target, low, high, symbol } = requirementView(state, fastener);
         return (
           <>
             <strong className="whitespace-nowrap">
@@ -96,7 +99,7 @@ export const PlanScreen = ({ events, person, tools, adapters, news }: Props) => 
           </>
         );
       },
-      sortBy: ({ target }) => target.target,
+      sortBy: (fastener) => targetOrNull(state, fastener)?.target ?? 0,
     },
   ];
   const { schools } = plan;
@@ -110,6 +113,7 @@ export const PlanScreen = ({ events, person, tools, adapters, news }: Props) => 
             <h2 className="mb-2 text-l font-bold">{state.tool ? 'The tool' : 'Which tool'}</h2>
             <ToolChoice job={job} tools={tools} adapters={adapters} person={person} />
           </div>
+          <RulesPanel job={job} person={person} />
           <div className="h-80">
             <FastenerDrawing
               fasteners={state.fasteners}
@@ -147,7 +151,7 @@ export const PlanScreen = ({ events, person, tools, adapters, news }: Props) => 
             searchIn={({ planned, status }) =>
               `${planned.position} ${planned.label} ${planned.conductor} ${planned.requirement.printed} ${STATUS_WORDS[status]}`
             }
-            more={(fastener) => <Why fastener={fastener} plan={plan} />}
+            more={(fastener) => <Why fastener={fastener} job={state} />}
             isMarked={({ planned }) => planned.position === chosen}
           />
         </section>

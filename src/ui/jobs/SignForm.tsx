@@ -1,7 +1,10 @@
 import { useRef, useState } from 'react';
 import { call } from '#client/api.ts';
+import { deviceId } from '#client/device-id.ts';
 import { deviceNow, newId } from '#client/happen.ts';
-import type { JobEvent, Person, SignatureMeaning } from '#core/job/event.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
+import type { SignatureMeaning, SignedHead } from '#core/job/signature.ts';
+import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
@@ -13,7 +16,11 @@ type Props = {
   readonly people: readonly Person[];
   readonly first: Person;
   readonly isHeld: boolean;
-  readonly onSigned: (event: JobEvent) => void;
+  /** Where the job's chain stands on this screen: what is signed. */
+  readonly head: SignedHead;
+  readonly onSigned: (event: KeptEvent) => void;
+  /** The job has moved on since this screen was drawn. */
+  readonly onMoved: () => void;
 };
 
 const STATEMENTS: Record<SignatureMeaning, string> = {
@@ -22,36 +29,50 @@ const STATEMENTS: Record<SignatureMeaning, string> = {
 };
 
 /** Signs with a PIN: one's own, whoever is signed in on this device. */
-export const SignForm = ({ job, meaning, people, first, isHeld, onSigned }: Props) => {
+export const SignForm = ({ job, meaning, people, first, isHeld, head, onSigned, onMoved }: Props) => {
   const [who, setWho] = useState(first.id);
   const [pin, setPin] = useState('');
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [isBusy, setBusy] = useState(false);
   // The same id until it is signed: a signature sent twice counts once.
-  const attempt = useRef({ eventId: newId(), deviceTime: deviceNow() });
-  const sign = async (): Promise<void> => {
+  const attempt = useRef<string>(newId());
+  const isNoPull = problem?.problem.code === 'no-pull-by-signer';
+  const sign = async (madeNoPull: boolean): Promise<void> => {
     setBusy(true);
+    const at = deviceNow();
+    const said = { eventId: attempt.current, deviceTime: at, sentAt: at, device: deviceId() };
     const answer = await call(
       OPERATIONS.signJob,
-      { ...attempt.current, personId: who, pin, meaning },
+      { ...said, personId: who, pin, meaning, head, madeNoPull },
       { job },
     );
     setBusy(false);
-    setPin('');
     if (!answer.ok) {
+      const { code } = answer.problem.problem;
       setProblem(answer.problem);
-      if (!answer.problem.retry) attempt.current = { eventId: newId(), deviceTime: deviceNow() };
+      // A question is answered with the PIN that was typed; anything else asks for it again.
+      if (code !== 'no-pull-by-signer') setPin('');
+      if (code === 'head-moved') onMoved();
+      if (!answer.problem.retry) attempt.current = newId();
       return;
     }
+    setPin('');
     setProblem(null);
     onSigned(answer.value);
   };
   return (
-    <ReadyForm className="grid gap-3" onSubmit={() => void sign()}>
+    <ReadyForm className="grid gap-3" onSubmit={() => void sign(isNoPull)}>
       <p>{STATEMENTS[meaning]}</p>
       <label>
         Who signs
-        <select className="field mt-1" value={who} onChange={(event) => setWho(event.target.value)}>
+        <select
+          className="field mt-1"
+          value={who}
+          onChange={(event) => {
+            setWho(event.target.value);
+            setProblem(null);
+          }}
+        >
           {people.map(({ id, name, role }) => (
             <option key={id} value={id}>
               {name}, {role}
@@ -75,7 +96,11 @@ export const SignForm = ({ job, meaning, people, first, isHeld, onSigned }: Prop
       </label>
       <ProblemNotice problem={problem} />
       <button type="submit" className="act min-h-14 text-l" disabled={isBusy || isHeld || pin.length < 4}>
-        {isHeld ? 'Waiting until everything is sent' : `Sign as ${meaning}`}
+        {isHeld
+          ? 'Waiting until everything is sent'
+          : isNoPull
+            ? 'Sign all the same: I made no pull here'
+            : `Sign as ${meaning}`}
       </button>
     </ReadyForm>
   );

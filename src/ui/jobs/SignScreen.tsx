@@ -1,26 +1,30 @@
 import Download from 'lucide-react/icons/download';
 import { useState } from 'react';
-import type { JobEvent, Person } from '#core/job/event.ts';
-import { type OpenItem, openItems } from '#core/job/open-items.ts';
-import { fastenerAt } from '#core/job/state.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
+import { may } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
+import { fastenerAt } from '#core/view/bench.ts';
+import { type OpenItem, openItems } from '#core/view/open-items.ts';
+import type { CribTool } from '#wire/tool.ts';
 import { CAUTION_WORDS } from '#wire/words/cautions.ts';
 import { TOOL_OUT_WORDS } from '#wire/words/tool.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
+import { localTime } from '../shared/local-time.ts';
 import { StatusIcon } from '../shared/StatusIcon.tsx';
 import { WhyDialog } from '../shared/WhyDialog.tsx';
+import { BesideSignature } from './BesideSignature.tsx';
 import { JobHeader } from './JobHeader.tsx';
+import { SignatureList } from './SignatureList.tsx';
 import { SignForm } from './SignForm.tsx';
 import { type OpenJob, useJob } from './use-job.ts';
 
 type Props = {
-  readonly events: readonly JobEvent[];
+  readonly events: readonly KeptEvent[];
+  readonly tools: readonly CribTool[];
   readonly person: Person;
   readonly people: readonly Person[];
   readonly fingerprint: string;
 };
-
-const localTime = (instant: string): string =>
-  new Date(instant).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 
 const OpenList = ({
   job,
@@ -57,7 +61,7 @@ const OpenList = ({
 };
 
 /** A job's end: what is open, who confirmed and signed, the second signature by someone else, and the record to take away. */
-export const SignScreen = ({ events, person, people, fingerprint }: Props) => {
+export const SignScreen = ({ events, person, people, fingerprint, tools }: Props) => {
   const job = useJob(events[0]?.job ?? '', events, person);
   const [leaving, setLeaving] = useState<OpenItem | null>(null);
   const [isReopening, setReopening] = useState(false);
@@ -65,7 +69,7 @@ export const SignScreen = ({ events, person, people, fingerprint }: Props) => {
   const done = state.signatures.find(({ meaning }) => meaning === 'done');
   const inspected = state.signatures.find(({ meaning }) => meaning === 'inspected');
   const isUnexplained = openItems(state).some(({ leftOpenWhy }) => leftOpenWhy === null);
-  const inspectors = people.filter(({ id, role }) => role !== 'technician' && id !== done?.person.id);
+  const inspectors = people.filter((each) => may(each, 'sign-inspected') && each.id !== done?.person.id);
   const isHeld = job.waiting > 0 || !job.isReady;
   return (
     <>
@@ -94,11 +98,7 @@ export const SignScreen = ({ events, person, people, fingerprint }: Props) => {
                 allowed it: {state.override.why}
               </p>
             )}
-            {state.signatures.map(({ meaning, person: by, deviceTime }) => (
-              <p key={meaning} className="border-b border-rule py-2">
-                <strong>{meaning}</strong> · {by.name}, {by.role} · {localTime(deviceTime)}
-              </p>
-            ))}
+            <SignatureList state={state} />
             {isUnexplained && <p>Before anyone signs, each open item is pulled or gets a reason.</p>}
             {!isUnexplained && !done && (
               <SignForm
@@ -108,7 +108,9 @@ export const SignScreen = ({ events, person, people, fingerprint }: Props) => {
                 people={people}
                 first={person}
                 isHeld={isHeld}
+                head={job.head}
                 onSigned={(event) => job.take([event])}
+                onMoved={() => void job.catchUp()}
               />
             )}
             {done && !inspected && inspectors[0] && (
@@ -120,7 +122,9 @@ export const SignScreen = ({ events, person, people, fingerprint }: Props) => {
                   people={inspectors}
                   first={inspectors[0]}
                   isHeld={isHeld}
+                  head={job.head}
                   onSigned={(event) => job.take([event])}
+                  onMoved={() => void job.catchUp()}
                 />
               </div>
             )}
@@ -130,12 +134,13 @@ export const SignScreen = ({ events, person, people, fingerprint }: Props) => {
                 <a href="/settings">Add one under Settings.</a>
               </p>
             )}
-            {done && person.role !== 'technician' && (
+            {done && may(person, 'reopen-job') && (
               <button type="button" className="act-quiet mt-3" onClick={() => setReopening(true)}>
                 Open the job again
               </button>
             )}
           </div>
+          <BesideSignature job={job} tools={tools} />
           <div className="panel p-4">
             <h2 className="mb-2 text-l font-bold">The record</h2>
             <p className="mb-3">

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { deviceNow } from '#client/happen.ts';
 import { type Adapter, adapterFactor, type MountedAdapter } from '#core/adapter/adapter.ts';
 import { needsWarmUp } from '#core/calibration/interval.ts';
-import type { Person } from '#core/job/event.ts';
+import { may } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { isIndicating, isPreset, type Tool } from '#core/tool/tool.ts';
 import { type ToolForJob, toolsForJob } from '#core/tool/tools-for-job.ts';
 import { displayDigits } from '#core/torque/display.ts';
@@ -202,7 +203,7 @@ export const ToolChoice = ({ job, tools, adapters, person }: Props) => {
                   <span>
                     <strong>{tool.code}</strong>: {because.map((reason) => TOOL_OUT_WORDS[reason]).join(', ')}
                   </span>
-                  {isOnlyBlocked && person.role === 'lead' && (
+                  {isOnlyBlocked && may(person, 'override-tool') && (
                     <button
                       type="button"
                       className="act-quiet"

@@ -1,17 +1,18 @@
-import type { JobPlan } from '#core/job/event.ts';
-import type { FastenerState } from '#core/job/state.ts';
+import type { FastenerView } from '#core/view/bench.ts';
+import { targetOrNull } from '#core/view/fastener-target.ts';
+import type { JobView } from '#core/view/job-view.ts';
 import { conditionWords } from '#wire/words/book.ts';
 import { derivationWords } from '#wire/words/derivation.ts';
 import { writtenWords } from '#wire/words/requirement.ts';
 import { requirementView } from './requirement-view.ts';
 
-type Props = { readonly fastener: FastenerState; readonly plan: JobPlan };
+type Props = { readonly fastener: FastenerView; readonly job: JobView };
 
 /** How a fastener's target and limits came about, line by line, with the source and the schools. */
-export const Why = ({ fastener, plan }: Props) => {
-  const { unit, resolution } = requirementView(fastener, null, plan.siteUnit);
+export const Why = ({ fastener, job }: Props) => {
+  const { unit, resolution } = requirementView(job, fastener, null);
   const { printed, readAs, book } = fastener.planned.requirement;
-  const { title, revision, place } = book?.source ?? plan.source;
+  const { title, revision, place } = book?.source ?? job.plan.source;
   return (
     <div className="grid gap-2 text-m">
       <p>
@@ -53,7 +54,7 @@ export const Why = ({ fastener, plan }: Props) => {
         )}
       </p>
       <dl className="grid gap-1">
-        {fastener.target.steps.map((step, index) => {
+        {(targetOrNull(job, fastener)?.steps ?? []).map((step, index) => {
           const { gives, line, note } = derivationWords(step, unit, resolution.sourceDigits);
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: a rule may be applied twice; steps have no identity but their place

@@ -1,9 +1,11 @@
-import type { FastenerState } from '#core/job/state.ts';
 import { printedTorques, printedUnit } from '#core/requirement/requirement.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { displayDigits, type Resolution } from '#core/torque/display.ts';
 import { significantDigits } from '#core/torque/torque.ts';
 import { fromNewtonMetres, type NewtonMetres, type TorqueUnit, unitSymbol } from '#core/torque/unit.ts';
+import type { FastenerView } from '#core/view/bench.ts';
+import { targetOrNull } from '#core/view/fastener-target.ts';
+import type { JobView } from '#core/view/job-view.ts';
 
 /** A fastener's target and acceptance as a screen shows them: in the unit its source printed. */
 export type RequirementView = {
@@ -17,11 +19,14 @@ export type RequirementView = {
   readonly otherwise: string;
 };
 
-const digitsOf = (fastener: FastenerState): number =>
+const digitsOf = (fastener: FastenerView): number =>
   Math.max(
     1,
     ...printedTorques(fastener.planned.requirement.requirement).map(({ text }) => significantDigits(text)),
   );
+
+/** Rules that this page does not have give no target; nothing is shown rather than a number. */
+const NO_TARGET = { target: null, low: null, high: null } as const;
 
 const otherUnit = (printed: TorqueUnit, tool: Tool | null, siteUnit: TorqueUnit): TorqueUnit => {
   if (tool && tool.scale.unit !== printed) return tool.scale.unit;
@@ -30,15 +35,16 @@ const otherUnit = (printed: TorqueUnit, tool: Tool | null, siteUnit: TorqueUnit)
 
 /** How a fastener's requirement is shown. */
 export const requirementView = (
-  fastener: FastenerState,
-  tool: Tool | null,
-  siteUnit: TorqueUnit,
+  job: JobView,
+  fastener: FastenerView,
+  tool: Tool | null = job.tool,
 ): RequirementView => {
+  const { siteUnit } = job.plan;
   const unit = printedUnit(fastener.planned.requirement.requirement, siteUnit);
   const resolution = { sourceDigits: digitsOf(fastener), graduation: null };
-  const { target, low, high } = fastener.target;
-  const show = (torque: NewtonMetres, inUnit = unit): string =>
-    displayDigits(fromNewtonMetres(torque, inUnit), resolution);
+  const { target, low, high } = targetOrNull(job, fastener) ?? NO_TARGET;
+  const show = (torque: NewtonMetres | null, inUnit = unit): string =>
+    torque === null ? 'none' : displayDigits(fromNewtonMetres(torque, inUnit), resolution);
   const other = otherUnit(unit, tool, siteUnit);
   return {
     unit,

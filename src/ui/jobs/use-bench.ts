@@ -1,13 +1,14 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { say } from '#client/speech.ts';
 import { playVerdictTone } from '#client/tone.ts';
-import type { JobHappening, PullMethod } from '#core/job/event.ts';
-import { judgePull } from '#core/job/judge-pull.ts';
-import { type NextAction, nextAction } from '#core/job/next-action.ts';
-import { comingPositions } from '#core/job/open-items.ts';
+import { judgePull } from '#core/command/judge-pull.ts';
+import type { JobHappening } from '#core/event/event.ts';
+import type { PullMethod } from '#core/job/pull.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
-import { type FastenerState, fastenerAt, type PullRecord } from '#core/job/state.ts';
 import { NUMBER_MAX_LENGTH, readNumber } from '#core/torque/read-number.ts';
+import { type FastenerView, fastenerAt, type PullRecord } from '#core/view/bench.ts';
+import { type NextAction, nextAction } from '#core/view/next-action.ts';
+import { comingPositions } from '#core/view/open-items.ts';
 import { requirementView } from './requirement-view.ts';
 import type { OpenJob } from './use-job.ts';
 
@@ -18,14 +19,14 @@ export type BenchComfort = { readonly tone: boolean; readonly speech: boolean };
 
 export type Bench = {
   readonly position: string | null;
-  readonly fastener: FastenerState | undefined;
+  readonly fastener: FastenerView | undefined;
   readonly action: NextAction;
   readonly coming: readonly string[];
   /** Digits typed so far, in the tool's unit. */
   readonly typed: string;
   /** The last thing that was refused; for a likely mix-up, the question that waits for an answer. */
   readonly refusal: JobRefusal | null;
-  readonly lastPull: { readonly fastener: FastenerState; readonly pull: PullRecord } | null;
+  readonly lastPull: { readonly fastener: FastenerView; readonly pull: PullRecord } | null;
   readonly question: BenchQuestion;
   readonly choose: (position: string) => void;
   readonly move: (by: 1 | -1) => void;
@@ -87,9 +88,9 @@ export const useBench = (job: OpenJob, comfort: BenchComfort): Bench => {
 
   useEffect(() => {
     if (!comfort.speech || !fastener) return;
-    const { target, symbol } = requirementView(fastener, state.tool, state.plan.siteUnit);
+    const { target, symbol } = requirementView(state, fastener);
     say(`${fastener.planned.position}, ${fastener.planned.label}: ${target} ${symbol}`);
-  }, [comfort.speech, fastener, state.plan.siteUnit, state.tool]);
+  }, [comfort.speech, fastener, state]);
 
   const pull = (method: PullMethod, readingText: string | null, readingStands: boolean): void => {
     if (!job.isReady || position === null) return;

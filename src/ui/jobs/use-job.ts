@@ -3,18 +3,34 @@ import { call } from '#client/api.ts';
 import { happeningNow } from '#client/happen.ts';
 import { type OutboxNews, onNews, tellNews } from '#client/outbox/news.ts';
 import { keepEvent, type OutboxEntry, readOutbox } from '#client/outbox/store.ts';
+import { commandOf, decide, knewOf } from '#core/command/decide.ts';
+import { knowingNothing } from '#core/command/known.ts';
+import { applied, jobViewOf } from '#core/event/apply.ts';
+import type { JobHappening, UnplacedEvent } from '#core/event/event.ts';
+import { type KeptEvent, lifted } from '#core/event/lifted.ts';
 import { Fault } from '#core/fault.ts';
-import type { JobEvent, JobHappening, Person, UnplacedEvent } from '#core/job/event.ts';
-import { foldJob, nextJobState } from '#core/job/next-state.ts';
+import type { PullBody } from '#core/job/pull.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
-import type { JobState } from '#core/job/state.ts';
-import type { Result } from '#core/result.ts';
+import type { SignedHead } from '#core/job/signature.ts';
+import type { Person } from '#core/people/person.ts';
+import { accepted, type Result } from '#core/result.ts';
+import type { Outcome } from '#core/verdict/tightening-verdict.ts';
+import type { JobView } from '#core/view/job-view.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
 
+/** A pull that the site judges otherwise than its person was shown. */
+export type Told = {
+  readonly eventId: string;
+  readonly position: string;
+  readonly shown: Outcome;
+  readonly stands: Outcome;
+  readonly objections: PullBody['objections'];
+};
+
 export type OpenJob = {
   /** The server's events and this device's unsent ones, folded. */
-  readonly state: JobState;
+  readonly state: JobView;
   /** How many events of this job wait on this device. */
   readonly waiting: number;
   /** Whether sending is held up, and by what. */
@@ -27,58 +43,82 @@ export type OpenJob = {
   /** The device could not store an event. */
   readonly storageProblem: ProblemDetails | null;
   /** Lets something happen to the job: folded here at once, kept on this device, sent behind. */
-  readonly happen: (happening: JobHappening) => Result<JobState, JobRefusal>;
+  readonly happen: (happening: JobHappening) => Result<JobView, JobRefusal>;
   /** Takes events the server has just placed, as after a signature. */
-  readonly take: (events: readonly JobEvent[]) => void;
+  readonly take: (events: readonly KeptEvent[]) => void;
+  /** Fetches what others added since. */
+  readonly catchUp: () => Promise<void>;
+  /** Where the chain stands as far as this page knows. */
+  readonly head: SignedHead;
+  /** What the site judges otherwise than this person was shown, until they have seen it. */
+  readonly told: readonly Told[];
+  readonly seen: (eventId: string) => void;
 };
 
 type Known = {
-  readonly confirmed: readonly JobEvent[];
+  readonly confirmed: readonly KeptEvent[];
   readonly pending: readonly UnplacedEvent[];
-  readonly state: JobState;
+  readonly state: JobView;
 };
 
-const folded = (confirmed: readonly JobEvent[], pending: readonly UnplacedEvent[]): Known => {
-  const base = foldJob(confirmed);
-  if (!base.ok) throw new Fault(`the job does not fold: ${JSON.stringify(base.refusal)}`);
+/** What an unsent event comes to on the job as it is known here now; the job as it is where it no longer fits: that is the server's to say. */
+const withPending = (job: JobView, event: UnplacedEvent): JobView => {
+  const known = { ...knowingNothing(event.person), ...knewOf(event), hasHappened: true };
+  const decided = decide(job, commandOf(event), known);
+  return decided.ok ? (applied(job, { ...event, ...decided.value }) ?? job) : job;
+};
+
+const folded = (confirmed: readonly KeptEvent[], pending: readonly UnplacedEvent[]): Known => {
+  const base = jobViewOf(confirmed);
+  if (!base) throw new Fault('the job has no plan');
   const placed = new Set(confirmed.map(({ id }) => id));
-  let state = base.value;
-  const kept: UnplacedEvent[] = [];
-  for (const event of pending) {
-    if (placed.has(event.id)) continue;
-    const next = nextJobState(state, event);
-    // An unsent event that no longer fits is the server's to refuse; until it answers, it does not count here.
-    if (next.ok) state = next.value;
-    kept.push(event);
-  }
-  return { confirmed, pending: kept, state };
+  const unsent = pending.filter(({ id }) => !placed.has(id));
+  return { confirmed, pending: unsent, state: unsent.reduce(withPending, base) };
 };
 
-const withPlaced = (known: Known, events: readonly JobEvent[]): Known => {
+const isAsShown = (event: KeptEvent): boolean => {
+  const placed = lifted(event);
+  return placed.kind !== 'pull-made' || (placed.body.shown === null && placed.body.objections === null);
+};
+
+const withPlaced = (known: Known, events: readonly KeptEvent[]): Known => {
   const have = new Set(known.confirmed.map(({ id }) => id));
   const fresh = events.filter(({ id }) => !have.has(id));
   if (fresh.length === 0) return known;
   const confirmed = [...known.confirmed, ...fresh].sort((a, b) => a.sequence - b.sequence);
-  const isInOrder = fresh.every(({ id }, index) => known.pending[index]?.id === id);
-  // The usual case: the server placed what this device had folded already, so nothing has to be folded again.
+  const isInOrder = fresh.every((event, index) => known.pending[index]?.id === event.id && isAsShown(event));
+  // The usual case: the server placed what this device had decided already, so nothing has to be worked out again.
   if (isInOrder) return { ...known, confirmed, pending: known.pending.slice(fresh.length) };
   return folded(confirmed, known.pending);
 };
 
+/** Pulls of this person that the site judges otherwise than they were shown, or that something stands against. */
+const toldOf = (events: readonly KeptEvent[], person: Person): readonly Told[] =>
+  events.flatMap((kept) => {
+    const event = lifted(kept);
+    if (event.kind !== 'pull-made' || event.person.id !== person.id) return [];
+    const { position, outcome, shown, objections } = event.body;
+    const isOther = shown !== null && shown.outcome !== outcome;
+    return isOther || objections
+      ? [{ eventId: event.id, position, shown: shown?.outcome ?? outcome, stands: outcome, objections }]
+      : [];
+  });
+
 /** How long the first look at the server may hold up the bench: without a network the work goes on. */
 const CATCH_UP_MS = 1_000;
 
-const hasGap = (events: readonly JobEvent[]): boolean =>
+const hasGap = (events: readonly KeptEvent[]): boolean =>
   events.some(({ sequence }, index) => sequence !== index + 1);
 
 /** A job on this device: the server's events with this device's own unsent ones, kept up to date with the outbox. */
-export const useJob = (jobId: string, events: readonly JobEvent[], person: Person): OpenJob => {
+export const useJob = (jobId: string, events: readonly KeptEvent[], person: Person): OpenJob => {
   const [known, setKnown] = useState<Known>(() => folded(events, []));
   const latest = useRef(known);
   const [entries, setEntries] = useState<readonly OutboxEntry[]>([]);
   const [unreadable, setUnreadable] = useState(0);
   const [isReady, setReady] = useState(false);
   const [stuck, setStuck] = useState<OpenJob['stuck']>(null);
+  const [told, setTold] = useState<readonly Told[]>([]);
   const [storageProblem, setStorageProblem] = useState<ProblemDetails | null>(null);
 
   const change = useCallback((next: Known): void => {
@@ -104,7 +144,7 @@ export const useJob = (jobId: string, events: readonly JobEvent[], person: Perso
   }, [change, readWaiting]);
 
   const take = useCallback(
-    (placed: readonly JobEvent[]): void => {
+    (placed: readonly KeptEvent[]): void => {
       const next = withPlaced(latest.current, placed);
       change(next);
       if (!hasGap(next.confirmed)) return;
@@ -134,7 +174,10 @@ export const useJob = (jobId: string, events: readonly JobEvent[], person: Perso
       if (news.kind === 'stuck') setStuck(news.because);
       if (news.kind === 'placed') {
         setStuck(null);
-        take(news.events.filter(({ job }) => job === jobId));
+        const placed = news.events.filter(({ job }) => job === jobId);
+        take(placed);
+        const more = toldOf(placed, person);
+        if (more.length > 0) setTold((before) => [...before, ...more]);
       }
       if (news.kind === 'refused') void refold();
       else void readWaiting();
@@ -143,24 +186,33 @@ export const useJob = (jobId: string, events: readonly JobEvent[], person: Perso
       stopListening();
       window.removeEventListener('focus', onFocus);
     };
-  }, [catchUp, jobId, readWaiting, refold, take]);
+  }, [catchUp, jobId, person, readWaiting, refold, take]);
 
   const happen = useCallback(
-    (happening: JobHappening): Result<JobState, JobRefusal> => {
-      const event = happeningNow(jobId, person, happening);
-      const next = nextJobState(latest.current.state, event);
-      if (!next.ok) return next;
-      const { confirmed, pending } = latest.current;
-      change({ confirmed, pending: [...pending, event], state: next.value });
+    (happening: JobHappening): Result<JobView, JobRefusal> => {
+      const { confirmed, pending, state } = latest.current;
+      const decided = decide(state, commandOf(happening), {
+        ...knowingNothing(person),
+        ...knewOf(happening),
+      });
+      if (!decided.ok) return decided;
+      const event = happeningNow(jobId, person, decided.value);
+      const next = applied(state, event) ?? state;
+      change({ confirmed, pending: [...pending, event], state: next });
       keepEvent(event).then(
         () => tellNews({ kind: 'kept' }),
         () => setStorageProblem(problemDetails({ code: 'device-storage-failed' })),
       );
-      return next;
+      return accepted(next);
     },
     [change, jobId, person],
   );
 
+  const seen = useCallback(
+    (eventId: string): void => setTold((before) => before.filter((each) => each.eventId !== eventId)),
+    [],
+  );
+  const last = known.confirmed.at(-1);
   const refusedEntries = useMemo(() => entries.filter(({ state }) => state === 'refused'), [entries]);
   return {
     state: known.state,
@@ -172,5 +224,9 @@ export const useJob = (jobId: string, events: readonly JobEvent[], person: Perso
     storageProblem,
     happen,
     take,
+    catchUp,
+    head: { sequence: last?.sequence ?? 0, hash: last?.hash ?? '' },
+    told,
+    seen,
   };
 };

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import type { Person } from '#core/job/event.ts';
+import { may } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import type { LogEntry } from '#wire/book.ts';
 import type { Site } from '#wire/site.ts';
@@ -19,7 +20,7 @@ type Props = {
 /** What the site has chosen, who works here, and how this device looks. */
 export const SettingsScreen = ({ site, people: first, person, theme, changes }: Props) => {
   const [people, setPeople] = useState(first);
-  const isLead = person.role === 'lead';
+  const isLead = may(person, 'change-site');
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">

@@ -1,4 +1,4 @@
-import type { Drive } from '#core/job/event.ts';
+import type { Drive } from '#core/job/plan.ts';
 
 const polygon = (sides: number, radius: number, turnDegrees: number): string =>
   Array.from({ length: sides }, (_, index) => {

@@ -1,5 +1,5 @@
-import type { Drive } from '#core/job/event.ts';
-import type { FastenerStatus } from '#core/job/state.ts';
+import type { Drive } from '#core/job/plan.ts';
+import type { FastenerStatus } from '#core/view/bench.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { HeadSymbol } from './HeadSymbol.tsx';
 import { WitnessStripe } from './WitnessStripe.tsx';

@@ -25,6 +25,7 @@ const TONES = {
   high: 'var(--c-high)',
   'too-close': 'var(--c-unsure)',
   'by-feel': 'var(--c-unsure)',
+  'no-verdict': 'var(--c-unsure)',
   none: 'var(--c-layout)',
 };
 

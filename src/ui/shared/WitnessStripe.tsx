@@ -1,4 +1,4 @@
-import type { FastenerStatus } from '#core/job/state.ts';
+import type { FastenerStatus } from '#core/view/bench.ts';
 
 const REACH = 1.42;
 const WIDTH = 0.3;
@@ -46,6 +46,8 @@ const STRIPES: Record<
     ),
   },
   'by-feel': { colour: 'var(--c-unsure)', shape: line(-REACH, REACH, { strokeDasharray: '0.01 0.52' }) },
+  // Dotted like one by feel, and short of the part: nothing was said of it.
+  'no-verdict': { colour: 'var(--c-unsure)', shape: line(-REACH, 0, { strokeDasharray: '0.01 0.52' }) },
   voided: {
     colour: 'var(--c-faint)',
     shape: (

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
 import { type Source, sourceName } from '#core/book/source.ts';
-import type { Person } from '#core/job/event.ts';
+import { may } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { displayTorque } from '#core/torque/display.ts';
 import { newtonMetres, type TorqueUnit } from '#core/torque/unit.ts';
 import { OPERATIONS } from '#wire/api.ts';
@@ -198,7 +199,7 @@ export const ConflictsScreen = ({ conflicts: first, sources, site, person }: Pro
                 One source prints both: “{a.body.torque.printed}”.{' '}
                 <a href={`/specs?requirement=${a.id}`}>Settle it otherwise</a> in a new revision.
               </p>
-            ) : person.role === 'lead' ? (
+            ) : may(person, 'decide-conflict') ? (
               <div className="flex flex-wrap gap-2">
                 {[a, b].map((kept) => (
                   <button

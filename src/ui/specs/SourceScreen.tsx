@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
 import { type Source, type SourceStatus, sourceName } from '#core/book/source.ts';
-import type { Person } from '#core/job/event.ts';
+import { may } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { Attachment, KeptRequirement, KeptTable, LogEntry, RestingJob } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
@@ -46,7 +47,7 @@ export const SourceScreen = ({ source: first, sources, attachments, changes, res
   };
   const others = sources.filter(({ id, status }) => id !== source.id && status === 'current');
   const successor = sources.find(({ id }) => id === source.supersededBy) ?? null;
-  const isLead = person.role === 'lead';
+  const isLead = may(person, 'change-source-status');
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div>

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { call } from '#client/api.ts';
-import type { Person } from '#core/job/event.ts';
+import { may } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { displayTorque } from '#core/torque/display.ts';
 import { newtonMetres } from '#core/torque/unit.ts';
@@ -171,7 +172,7 @@ export const RecallScreen = ({ tool, person }: Props) => {
                   >
                     Work list
                   </button>
-                  {person.role === 'lead' &&
+                  {may(person, 'decide-recall') &&
                     RECALL_DECISIONS.map((what) => (
                       <button
                         key={what}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
-import type { Person } from '#core/job/event.ts';
+import { may } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { toNewtonMetres, unitSymbol } from '#core/torque/unit.ts';
 import { OPERATIONS } from '#wire/api.ts';
@@ -41,12 +42,12 @@ export const SessionScreen = ({ tool, person, today, nextDue, otherTools }: Prop
   });
   const found = session.evaluation('asFound');
   const left = session.evaluation('asLeft');
-  const isCheck = person.role === 'technician' || draft.kind === 'cross-check';
+  const isCheck = !may(person, 'calibrate-tool') || draft.kind === 'cross-check';
   const keep = async (): Promise<void> => {
     const answer = await call(OPERATIONS.keepSession, {
       id: session.id,
       toolId: tool.id,
-      kind: person.role === 'technician' ? 'cross-check' : draft.kind,
+      kind: !may(person, 'calibrate-tool') ? 'cross-check' : draft.kind,
       doneOn: draft.doneOn,
       reference: draft.reference,
       referenceExpandedPercent: Number(draft.referencePercent.replace(',', '.')) || 0,
@@ -78,7 +79,7 @@ export const SessionScreen = ({ tool, person, today, nextDue, otherTools }: Prop
         </p>
       </div>
       <section className="panel grid gap-3 p-4 sm:grid-cols-3">
-        {person.role !== 'technician' && (
+        {may(person, 'calibrate-tool') && (
           <label>
             How it is done
             <select

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
-import type { Person } from '#core/job/event.ts';
+import { may } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { CribTool, ToolHappening } from '#wire/tool.ts';
@@ -82,7 +83,7 @@ export const ToolHappenings = ({ known, person, today, onChanged }: Props) => {
             It is back …
           </button>
         ) : (
-          person.role === 'lead' && (
+          may(person, 'lend-or-retire-tool') && (
             <button type="button" className="act-quiet" onClick={() => setAsked('lend')}>
               Lend it …
             </button>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { type Drift, drift } from '#core/calibration/drift.ts';
-import type { Person } from '#core/job/event.ts';
+import { may } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { scaleReading, turnsBetween } from '#core/setting/scale.ts';
 import { isIndicating, isPreset } from '#core/tool/tool.ts';
 import { displayDigits } from '#core/torque/display.ts';
@@ -108,7 +109,7 @@ export const ToolScreen = ({ known, sessions, events, attachments, person, today
             </a>
           )}
           <a className="act" href={`/tools/${tool.id}/calibrate`}>
-            {person.role === 'technician' ? 'Check it' : 'Calibrate'}
+            {!may(person, 'calibrate-tool') ? 'Check it' : 'Calibrate'}
           </a>
         </div>
       </div>

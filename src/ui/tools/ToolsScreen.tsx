@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
 import type { Adapter } from '#core/adapter/adapter.ts';
-import type { Person } from '#core/job/event.ts';
+import { may } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
 import { NO_FACTS } from '#core/tool/tool-standing.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { CribTool } from '#wire/tool.ts';
@@ -79,7 +80,7 @@ export const ToolsScreen = ({ tools: first, adapters: firstAdapters, person, cal
   const [tools, setTools] = useState(first);
   const [adapters, setAdapters] = useState(firstAdapters);
   const [adding, setAdding] = useState<'tool' | 'adapter' | null>(first.length === 0 ? 'tool' : null);
-  const mayAdd = person.role === 'lead';
+  const mayAdd = may(person, 'add-tool');
   const reload = async (): Promise<void> => {
     const answer = await call(OPERATIONS.listTools, undefined);
     if (answer.ok) setTools(answer.value as readonly CribTool[]);

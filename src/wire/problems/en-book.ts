@@ -1,4 +1,4 @@
-import type { Problem, ProblemWords } from './problem.ts';
+import { type Problem, type ProblemWords, words } from './problem.ts';
 
 type BookCode =
   | 'unreadable-size'
@@ -26,8 +26,6 @@ type BookCode =
 type Wording = {
   readonly [C in BookCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
 };
-
-const words = (title: string, cause: string, fix: string): ProblemWords => ({ title, cause, fix });
 
 /** The words for what can go wrong in the spec book. */
 export const BOOK_WORDS: Wording = {

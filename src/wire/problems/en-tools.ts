@@ -1,6 +1,6 @@
 import { displayDigits } from '#core/torque/display.ts';
 import { TOOL_OUT_WORDS } from '../words/tool.ts';
-import type { Problem, ProblemWords } from './problem.ts';
+import { type Problem, type ProblemWords, words } from './problem.ts';
 
 type ToolCode =
   | 'tool-blocked'
@@ -21,7 +21,6 @@ type Wording = {
   readonly [C in ToolCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
 };
 
-const words = (title: string, cause: string, fix: string): ProblemWords => ({ title, cause, fix });
 const plain = (value: number): string => displayDigits(value, { sourceDigits: 3, graduation: null });
 
 /** The words for what can stand against a tool. */

@@ -1,15 +1,13 @@
 import { displayDigits } from '#core/torque/display.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
-import { mixUpWords } from '../words/mix-up.ts';
+import { BENCH_WORDS } from './en-bench.ts';
 import { BOOK_WORDS } from './en-book.ts';
 import { TOOL_WORDS } from './en-tools.ts';
-import type { Problem, ProblemCode, ProblemWords } from './problem.ts';
+import { type Problem, type ProblemCode, type ProblemWords, words } from './problem.ts';
 
 type Wording = {
   readonly [C in ProblemCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
 };
 
-const words = (title: string, cause: string, fix: string): ProblemWords => ({ title, cause, fix });
 const plain = (value: number): string => displayDigits(value, { sourceDigits: 5, graduation: null });
 
 const WRITTEN: Pick<
@@ -217,177 +215,6 @@ const LIST: Pick<
     ),
 };
 
-const BENCH: Pick<
-  Wording,
-  | 'tool-needed'
-  | 'angle-not-recordable'
-  | 'made-for-harder-material'
-  | 'run-on-missing'
-  | 'run-on-too-high'
-  | 'outside-tool-range'
-  | 'no-graduation-inside'
-  | 'job-not-planned'
-  | 'job-already-planned'
-  | 'unknown-position'
-  | 'tool-not-chosen'
-  | 'another-tool-chosen'
-  | 'cautions-incomplete'
-  | 'setting-not-made'
-  | 'reading-out-of-bounds'
-  | 'loosen-first'
-  | 'nothing-to-loosen'
-  | 'mix-up-question'
-  | 'judgement-differs'
-  | 'unknown-pull'
-  | 'pull-already-voided'
-  | 'why-missing'
-  | 'not-in-acceptance'
-  | 'already-in'
-> = {
-  'tool-needed': () =>
-    words(
-      'A tool is needed first',
-      'This site takes the tolerance from the tool’s class.',
-      'Choose the tool.',
-    ),
-  'angle-not-recordable': (p) =>
-    words(
-      'Torque then angle',
-      `This asks for ${p.angleDegrees}° more after the torque; no angle can be recorded here yet.`,
-      'Take this fastener out of the list and record it on paper with an angle gauge.',
-    ),
-  'made-for-harder-material': () =>
-    words(
-      'Made for a harder material',
-      'The value was made for a harder material than this part, and this site takes no value over from one.',
-      'Find a source for the softer material, or let a lead choose the other school in Settings.',
-    ),
-  'run-on-missing': (p) =>
-    words(
-      'Run-on torque first',
-      `${p.position} has a self-locking thread; its run-on torque is added to the value.`,
-      'Turn it by the last turns before it seats, read the torque, and type it.',
-    ),
-  'run-on-too-high': (p) =>
-    words(
-      'Run-on torque too high',
-      `At ${p.position} it is more than twice the torque to be added to.`,
-      'Check the unit you read; look for a crossed thread or a nut that is too tight.',
-    ),
-  'outside-tool-range': (p) =>
-    words(
-      'Outside the tool’s range',
-      `${plain(p.target)} ${unitSymbol(p.unit)} is not between ${plain(p.minimum)} and ${plain(p.maximum)} ${unitSymbol(p.unit)}.`,
-      'Choose another tool under Plan.',
-    ),
-  'no-graduation-inside': (p) =>
-    words(
-      'No graduation inside acceptance',
-      `The marks ${plain(p.below)} and ${plain(p.above)} ${unitSymbol(p.unit)} both miss it.`,
-      'Choose a tool with a finer scale under Plan.',
-    ),
-  'job-not-planned': () => words('No such job', 'The job has no plan yet.', 'Open it from the Jobs list.'),
-  'job-already-planned': () =>
-    words('Already planned', 'The job has its plan.', 'Open it from the Jobs list.'),
-  'unknown-position': (p) =>
-    words('No such position', `The job has no position ${p.position}.`, 'Choose one from the drawing.'),
-  'tool-not-chosen': () =>
-    words(
-      'No tool chosen',
-      'The job does not say yet which tool is in your hand.',
-      'Choose the tool under Plan.',
-    ),
-  'another-tool-chosen': () =>
-    words(
-      'Another tool was chosen',
-      'Someone took another tool for this job meanwhile.',
-      'Look at Plan, then set that tool.',
-    ),
-  'cautions-incomplete': () =>
-    words(
-      'Make safe first',
-      'The cautions of this job are not all confirmed.',
-      'Go through them and confirm each.',
-    ),
-  'setting-not-made': (p) =>
-    words(
-      'Set the tool first',
-      `This fastener wants ${p.wanted} ${unitSymbol(p.unit)}.`,
-      'Set it and say that it is set.',
-    ),
-  'reading-out-of-bounds': () =>
-    words('No such reading', 'It is zero or far past what the tool can show.', 'Type the reading again.'),
-  'loosen-first': (p) =>
-    words(
-      'Loosen it first',
-      `${p.position} went past its limit; a further pull can’t show that.`,
-      'Loosen, inspect the thread, then say that it is loosened.',
-    ),
-  'nothing-to-loosen': (p) => words('Nothing to loosen', `${p.position} has not been pulled.`, 'Pull it.'),
-  'mix-up-question': (p) =>
-    words(
-      'Is that the right unit',
-      `${p.reading} ${unitSymbol(p.unit)} against ${p.target}: ${p.likely.map(mixUpWords).join('; or ')}.`,
-      'Type the reading again, or say that it stands.',
-    ),
-  'judgement-differs': (p) =>
-    words(
-      'Judged differently',
-      `The verdict sent with the pull does not follow from it (${p.field}).`,
-      'Reload the job; the pull is kept on this device.',
-    ),
-  'unknown-pull': () => words('No such pull', 'The job has no pull of that number.', 'Reload the job.'),
-  'pull-already-voided': () => words('Voided already', 'That pull is struck out.', 'Pull again.'),
-  'why-missing': () => words('Say why', 'A reason is kept in the record.', 'Type the reason.'),
-  'not-in-acceptance': (p) =>
-    words(
-      'Not in acceptance',
-      `${p.position} is not in acceptance, so it gets no witness mark.`,
-      'Pull it first.',
-    ),
-  'already-in': (p) => words('Already in', `${p.position} is in acceptance.`, 'Nothing to leave open.'),
-};
-
-const SIGN: Pick<
-  Wording,
-  | 'open-items-remain'
-  | 'job-signed'
-  | 'signed-already'
-  | 'not-signed-done'
-  | 'second-person-needed'
-  | 'role-may-not'
-> = {
-  'open-items-remain': (p) =>
-    words(
-      'Open items remain',
-      p.count === 1
-        ? 'One fastener is not in acceptance and has no reason.'
-        : `${p.count} fasteners are not in acceptance and have no reason.`,
-      'Pull them, or give a reason for each.',
-    ),
-  'job-signed': () =>
-    words(
-      'The job is signed',
-      'Nothing is added to a signed job.',
-      'An inspector or lead can open it again under Sign, with a reason.',
-    ),
-  'signed-already': (p) => words('Signed already', `"${p.meaning}" is signed.`, 'Nothing more to do.'),
-  'not-signed-done': () =>
-    words('Not signed as done', 'The person who did the work signs first.', 'Sign as done first.'),
-  'second-person-needed': () =>
-    words(
-      'A second person signs',
-      'Whoever did the work can’t inspect it too.',
-      'Let another inspector or lead sign.',
-    ),
-  'role-may-not': (p) =>
-    words(
-      'Not with this role',
-      `This takes an ${p.needed === 'lead' ? 'lead' : 'inspector or a lead'}.`,
-      'Ask one to sign here with their PIN.',
-    ),
-};
-
 const SITE: Pick<
   Wording,
   | 'scale-limits-reversed'
@@ -396,7 +223,6 @@ const SITE: Pick<
   | 'not-signed-in'
   | 'wrong-pin'
   | 'pin-locked'
-  | 'role-forbidden'
   | 'not-found'
   | 'body-invalid'
   | 'body-too-large'
@@ -414,6 +240,8 @@ const SITE: Pick<
   | 'answer-misshaped'
   | 'device-storage-failed'
   | 'outbox-unreadable'
+  | 'ledger-broken'
+  | 'job-busy'
   | 'fault'
 > = {
   'scale-limits-reversed': () =>
@@ -446,7 +274,6 @@ const SITE: Pick<
       `Too many wrong PINs; open again in ${p.untilSeconds} s.`,
       'Wait, then try again.',
     ),
-  'role-forbidden': () => words('Not with your role', 'Only a lead may do this.', 'Ask a lead.'),
   'not-found': (p) => words('Not found', `There is no such ${p.what} here.`, 'Go back to the list.'),
   'body-invalid': (p) =>
     words(
@@ -503,6 +330,18 @@ const SITE: Pick<
       'The browser refused to store it; it is in this tab only.',
       'Keep this tab open until nothing waits to be sent, and free some space.',
     ),
+  'ledger-broken': (p) =>
+    words(
+      'The ledger is not whole',
+      `The events of this job break at number ${p.sequence}: something was lost or changed in the database. Nothing is taken or sealed until that is mended.`,
+      'Tell a lead. What you do stays on this device; npm run verify and npm run rebuild-projections name the place.',
+    ),
+  'job-busy': () =>
+    words(
+      'Not now',
+      'Others are writing to this job, and its turn did not come in time.',
+      'It is tried again.',
+    ),
   'outbox-unreadable': () =>
     words(
       'Can’t be read any more',
@@ -520,8 +359,7 @@ const SITE: Pick<
 const WORDING = {
   ...WRITTEN,
   ...LIST,
-  ...BENCH,
-  ...SIGN,
+  ...BENCH_WORDS,
   ...SITE,
   ...BOOK_WORDS,
   ...TOOL_WORDS,

@@ -36,11 +36,13 @@ export type ProblemWords = {
   readonly fix: string;
 };
 
+/** Words for a problem, in the order in which they are read. */
+export const words = (title: string, cause: string, fix: string): ProblemWords => ({ title, cause, fix });
+
 const STATUS: Partial<Record<ProblemCode, number>> = {
   'not-signed-in': 401,
   'wrong-pin': 403,
   'pin-locked': 429,
-  'role-forbidden': 403,
   'role-may-not': 403,
   'second-person-needed': 403,
   'not-your-event': 403,
@@ -61,6 +63,10 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'job-signed': 409,
   'job-already-planned': 409,
   'signed-already': 409,
+  'head-moved': 409,
+  'no-pull-by-signer': 409,
+  'ledger-broken': 503,
+  'job-busy': 503,
   'no-connection': 503,
   'no-device': 503,
   fault: 500,
@@ -75,6 +81,8 @@ const RETRIED: ReadonlySet<ProblemCode> = new Set([
   'not-signed-in',
   'wrong-origin',
   'no-connection',
+  'ledger-broken',
+  'job-busy',
 ]);
 
 /** Whether sending the same thing again later can succeed. */

@@ -3,7 +3,6 @@ export type ServiceRefusal =
   | { readonly code: 'not-signed-in' }
   | { readonly code: 'wrong-pin'; readonly triesLeft: number }
   | { readonly code: 'pin-locked'; readonly untilSeconds: number }
-  | { readonly code: 'role-forbidden'; readonly needed: 'lead' }
   | {
       readonly code: 'not-found';
       readonly what:
@@ -34,12 +33,10 @@ export type ServiceRefusal =
   | { readonly code: 'tool-not-on-loan' }
   | { readonly code: 'nothing-usable' }
   | { readonly code: 'not-found-out' }
-  | { readonly code: 'book-reference-unknown'; readonly requirementCode: string }
   | { readonly code: 'attachment-type' }
   | { readonly code: 'attachment-too-large'; readonly mostBytes: number }
   | { readonly code: 'name-taken'; readonly name: string }
   | { readonly code: 'tool-code-taken'; readonly toolCode: string }
-  | { readonly code: 'tool-changed'; readonly toolCode: string }
   | { readonly code: 'event-id-used' }
   | { readonly code: 'calibration-dates-reversed' }
   | { readonly code: 'rows-unsettled'; readonly lines: readonly number[] }
@@ -47,4 +44,7 @@ export type ServiceRefusal =
   | { readonly code: 'answer-misshaped' }
   | { readonly code: 'device-storage-failed' }
   | { readonly code: 'outbox-unreadable' }
+  /** Where the chain of a job breaks: the first sequence that is missing or does not fit. */
+  | { readonly code: 'ledger-broken'; readonly sequence: number }
+  | { readonly code: 'job-busy' }
   | { readonly code: 'fault'; readonly reference: string };

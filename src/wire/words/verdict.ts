@@ -1,7 +1,10 @@
-import type { PullBody } from '#core/job/event.ts';
-import type { FastenerStatus } from '#core/job/state.ts';
+import type { ObjectionCode } from '#core/job/objection.ts';
+import type { PullBody } from '#core/job/pull.ts';
+import type { ToolBlock } from '#core/tool/tool-standing.ts';
 import { displayTorque, type Resolution } from '#core/torque/display.ts';
 import { newtonMetres, type TorqueUnit, unitSymbol } from '#core/torque/unit.ts';
+import type { FastenerStatus } from '#core/view/bench.ts';
+import { TOOL_OUT_WORDS } from './tool.ts';
 
 /** The name of a fastener's status. */
 export const STATUS_WORDS: Record<FastenerStatus, string> = {
@@ -12,7 +15,30 @@ export const STATUS_WORDS: Record<FastenerStatus, string> = {
   high: 'above',
   'too-close': 'too close to call',
   'by-feel': 'by feel, unverified',
+  'no-verdict': 'no verdict',
 };
+
+const OBJECTION_WORDS: Record<ObjectionCode, (about: string) => string> = {
+  'job-signed': (about) => `${about || 'somebody'} had signed the job already`,
+  'cautions-incomplete': () => 'the cautions were not confirmed',
+  'loosen-first': () => 'it had gone past its limit and was not loosened',
+  'run-on-missing': () => 'its run-on torque was not measured',
+  'no-target': () => 'its requirement gives no target',
+  'tool-not-chosen': () => 'its tool was never taken on this job',
+  'tool-blocked': (about) =>
+    `its tool should not have been used (${about
+      .split(', ')
+      .map((block) => TOOL_OUT_WORDS[block as ToolBlock] ?? block)
+      .join(', ')})`,
+  'outside-usable-band': (about) => `${about} is kept for a narrower band`,
+  'setting-differs': (about) => `the tool was last said to be set to ${about}`,
+  'mix-up-question': (about) => `${about} looks like another unit, and nobody was asked`,
+  'pulled-meanwhile': (about) => `${about} had pulled it meanwhile`,
+};
+
+/** What stood against a pull when it was recorded. */
+export const objectionWords = (objections: PullBody['objections']): string =>
+  (objections ?? []).map(({ code, about }) => OBJECTION_WORDS[code](about)).join('; ') || 'nothing was said';
 
 /** A probability in percent, to a tenth, and never rounded up to certainty. */
 export const probabilityWords = (probability: number): string => {
@@ -27,7 +53,8 @@ export const verdictWords = (
   unit: TorqueUnit,
   resolution: Resolution,
 ): { readonly fact: string; readonly consequence: string } => {
-  const limit = (torque: number): string => displayTorque(newtonMetres(torque), unit, resolution);
+  const limit = (torque: number | null): string =>
+    torque === null ? 'a limit' : displayTorque(newtonMetres(torque), unit, resolution);
   const read = pull.reading ? `${pull.reading.text} ${unitSymbol(pull.reading.unit)}` : '';
   const chance =
     pull.probability === null ? '' : `, ${probabilityWords(pull.probability)} by the tool’s uncertainty`;
@@ -57,6 +84,11 @@ export const verdictWords = (
       return {
         fact: 'By feel, no torque tool.',
         consequence: 'It stays open until it is checked with a tool.',
+      };
+    case 'no-verdict':
+      return {
+        fact: `${read ? `${read}, recorded` : 'Recorded'} without a verdict: ${objectionWords(pull.objections)}.`,
+        consequence: 'It stays open: settle what stands against it, loosen, pull again.',
       };
   }
 };

@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import { CAUTION_IDS } from '#core/job/cautions.ts';
-import type { PullBody } from '#core/job/event.ts';
-import { nextAction } from '#core/job/next-action.ts';
-import { comingPositions, jobProgress, jobStage, openItems } from '#core/job/open-items.ts';
-import { fastenerAt } from '#core/job/state.ts';
+import type { PullBody } from '#core/job/pull.ts';
 import { fromNewtonMetres, newtonMetres } from '#core/torque/unit.ts';
+import { fastenerAt } from '#core/view/bench.ts';
+import { nextAction } from '#core/view/next-action.ts';
+import { comingPositions, jobProgress, jobStage, openItems } from '#core/view/open-items.ts';
 import { SampleJob, TOOL, taken } from './sample-job.ts';
 
 const refusalCode = (result: { ok: boolean; refusal?: unknown }) =>

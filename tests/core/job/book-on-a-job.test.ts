@@ -1,10 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { type FromBook, fromLookUp } from '#core/book/book-reference.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import type { BookReference, PlannedRequirement } from '#core/job/event.ts';
-import { nextAction } from '#core/job/next-action.ts';
 import { nextJobState } from '#core/job/next-state.ts';
-import { fastenerAt, type JobState } from '#core/job/state.ts';
+import type { BookReference, PlannedRequirement } from '#core/job/plan.ts';
 import { lookUp } from '#core/lookup/look-up.ts';
 import { readLookupTable } from '#core/lookup/lookup-table.ts';
 import { FLARED_TUBE_NUTS } from '#core/lookup/published/aircraft-practice.ts';
@@ -12,6 +10,9 @@ import { NO_CONDITIONS } from '#core/requirement/conditions.ts';
 import { readRequirement } from '#core/requirement/read-requirement.ts';
 import { fromNewtonMetres } from '#core/torque/unit.ts';
 import { rejudgedPull } from '#core/verdict/rejudged-pull.ts';
+import { fastenerAt } from '#core/view/bench.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { nextAction } from '#core/view/next-action.ts';
 import { SampleJob, samplePlan } from './sample-job.ts';
 
 const REFERENCE: BookReference = {
@@ -43,7 +44,7 @@ const jobWith = (requirement: PlannedRequirement): SampleJob => {
   job.events.splice(0, 1, event);
   return job;
 };
-const limits = (state: JobState) => {
+const limits = (state: JobView) => {
   const { low, target, high } = fastenerAt(state, '1')?.target ?? { low: 0, target: 0, high: 0 };
   return [low, target, high].map((torque) => Number(fromNewtonMetres(torque as never, 'lbf.in').toFixed(3)));
 };

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { recordedProbability, recordedTorque } from '#core/command/judge-pull.ts';
 import { differingField } from '#core/job/differing-field.ts';
-import { recordedProbability, recordedTorque } from '#core/job/judge-pull.ts';
 
 describe('what a device worked out beside what the server works out', () => {
   const pull = {

@@ -1,22 +1,19 @@
 import { v7 as uuidv7 } from 'uuid';
+import { judgePull } from '#core/command/judge-pull.ts';
+import { type JobEvent, type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { CAUTION_IDS } from '#core/job/cautions.ts';
-import {
-  type JobEvent,
-  type JobHappening,
-  type JobPlan,
-  type Person,
-  type PullMethod,
-  type UnplacedEvent,
-  unplacedEvent,
-} from '#core/job/event.ts';
-import { isSetFor, judgePull, wantedSetting } from '#core/job/judge-pull.ts';
-import { foldJob, nextJobState } from '#core/job/next-state.ts';
-import { type FastenerState, fastenerAt, type JobState } from '#core/job/state.ts';
+import { nextJobState } from '#core/job/next-state.ts';
+import type { JobPlan } from '#core/job/plan.ts';
+import type { PullMethod } from '#core/job/pull.ts';
 import { EMPTY_HEAD, placedEvent } from '#core/ledger/hash-chain.ts';
+import type { Person } from '#core/people/person.ts';
 import { readRequirement } from '#core/requirement/read-requirement.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import type { Tool } from '#core/tool/tool.ts';
+import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
+import { foldJob, type JobView } from '#core/view/job-view.ts';
+import { isSetFor, wantedSetting } from '#core/view/wanted-setting.ts';
 
 /** People, a tool and a job made up for the tests. */
 export const TECHNICIAN: Person = {
@@ -98,7 +95,7 @@ export const samplePlan = (requirements: readonly string[], schools: Partial<Sch
 export class SampleJob {
   static readonly cautions = CAUTION_IDS;
   readonly events: UnplacedEvent[] = [];
-  state: JobState;
+  state: JobView;
 
   constructor(
     requirements: readonly string[] = ['20 to 24 in-lb', '20 to 24 in-lb', 'max 32 in-lb'],
@@ -121,7 +118,7 @@ export class SampleJob {
     return nextJobState(this.state, this.event(happening, person));
   }
 
-  happen(happening: JobHappening, person: Person = TECHNICIAN): JobState {
+  happen(happening: JobHappening, person: Person = TECHNICIAN): JobView {
     const event = this.event(happening, person);
     this.state = valueOrThrow(nextJobState(this.state, event));
     this.events.push(event);
@@ -135,7 +132,7 @@ export class SampleJob {
   }
 
   setFor(position: string): this {
-    const wanted = valueOrThrow(wantedSetting(this.state, fastenerAt(this.state, position) as FastenerState));
+    const wanted = valueOrThrow(wantedSetting(this.state, fastenerAt(this.state, position) as FastenerView));
     if (isSetFor(this.state, wanted)) return this;
     const setting = {
       text: wanted.text,
@@ -186,7 +183,7 @@ export class SampleJob {
     });
   }
 
-  refolded(): JobState {
+  refolded(): JobView {
     return valueOrThrow(foldJob(this.events));
   }
 }

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { PullMethod } from '#core/job/event.ts';
-import { foldJob, nextJobState } from '#core/job/next-state.ts';
-import { jobStage } from '#core/job/open-items.ts';
+import { nextJobState } from '#core/job/next-state.ts';
+import type { PullMethod } from '#core/job/pull.ts';
+import { foldJob } from '#core/view/job-view.ts';
+import { jobStage } from '#core/view/open-items.ts';
 import { INSPECTOR, LEAD, SampleJob, samplePlan, TECHNICIAN } from './sample-job.ts';
 
 const code = (result: { ok: boolean; refusal?: unknown }) =>

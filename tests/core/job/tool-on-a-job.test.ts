@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
-import { nextAction } from '#core/job/next-action.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { toolsForJob } from '#core/tool/tools-for-job.ts';
+import { nextAction } from '#core/view/next-action.ts';
 import { LEAD, SampleJob, TOOL, taken } from './sample-job.ts';
 
 const code = (result: { ok: boolean; refusal?: unknown }) =>

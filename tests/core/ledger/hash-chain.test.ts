@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { describe, expect, test } from 'vitest';
-import type { JobEvent } from '#core/job/event.ts';
-import { canonicalText, eventHash, firstBreak, GENESIS_HASH, sha256Hex } from '#core/ledger/hash-chain.ts';
+import type { JobEvent } from '#core/event/event.ts';
+import { canonicalText, sha256Hex } from '#core/ledger/canonical.ts';
+import { eventHash, firstBreak, GENESIS_HASH } from '#core/ledger/hash-chain.ts';
 import { SampleJob } from '../job/sample-job.ts';
 
 describe('RFC 8785: JSON Canonicalization Scheme', () => {

@@ -1,6 +1,6 @@
 import { createPrivateKey, sign } from 'node:crypto';
 import { describe, expect, test } from 'vitest';
-import { canonicalText } from '#core/ledger/hash-chain.ts';
+import { canonicalText } from '#core/ledger/canonical.ts';
 import {
   isSealIntact,
   keyFingerprint,

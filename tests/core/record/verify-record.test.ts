@@ -1,13 +1,12 @@
 import { describe, expect, test } from 'vitest';
+import { EVENT_SCHEMA_VERSION, type JobEvent, jobEventSchema } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import { EVENT_SCHEMA_VERSION, type JobEvent } from '#core/job/event.ts';
-import { foldJob } from '#core/job/next-state.ts';
 import { EMPTY_HEAD, placedEvent } from '#core/ledger/hash-chain.ts';
 import { keyFingerprint, sealed, sealingPublicKey } from '#core/ledger/seal.ts';
 import { type JobRecord, jobRecord, recordText } from '#core/record/job-record.ts';
 import { pullRows } from '#core/record/pull-rows.ts';
 import { verifyRecord } from '#core/record/verify-record.ts';
-import { jobEventSchema } from '#wire/job-event.ts';
+import { foldJob } from '#core/view/job-view.ts';
 import { JOB_ID, SampleJob, TECHNICIAN } from '../job/sample-job.ts';
 
 const KEY = '9d61b19deffd5a60ba844af492ec2cc44449c5697b326919703bac031cae7f60';

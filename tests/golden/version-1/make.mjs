@@ -190,7 +190,11 @@ const soft = await keep('soft bracket bolt', '24 to 30 Nm', { madeForMaterial: '
 const guarded = await plan(
   Ayu,
   'Azimuth bracket, guarded, through an adapter',
-  ['B1,upper,0,0,,24 to 30 Nm,hex-head', 'B2,lower,0,60,,26 Nm,hex-head', 'B3,side,40,30,,"max 30 Nm",hex-head'],
+  [
+    'B1,upper,0,0,,24 to 30 Nm,hex-head',
+    'B2,lower,0,60,,26 Nm,hex-head',
+    'B3,side,40,30,,"max 30 Nm",hex-head',
+  ],
   (line) => (line.cells.position === 'B1' ? { ...line, book: soft.book } : line),
 );
 await changeSite(site, 'back again', Ayu);
@@ -198,7 +202,10 @@ const offsets = Object.values(adapters).filter(({ offsetMillimetres }) => offset
 const offset = adapters['RH-19'];
 const levered = Object.values(tools).find(
   ({ tool, blocks }) =>
-    tool.drive === offset.driveIn && tool.leverMillimetres !== null && blocks.length === 0 && tool.scale.form === 'barrel',
+    tool.drive === offset.driveIn &&
+    tool.leverMillimetres !== null &&
+    blocks.length === 0 &&
+    tool.scale.form === 'barrel',
 );
 if (!levered) throw new Error(`no tool for ${offset.code}`);
 await append(
@@ -210,9 +217,10 @@ await append(
 await pull(guarded, Bram, 'B2');
 
 // A tool that something stands against, let through by a lead; ready to be signed.
-const blocked = Object.values(tools).find(
-  ({ blocks, tool }) => blocks.includes('overdue-time') && tool.scale.form === 'barrel',
-) ?? Object.values(tools).find(({ blocks, tool }) => blocks.length > 0 && tool.scale.form === 'barrel');
+const blocked =
+  Object.values(tools).find(
+    ({ blocks, tool }) => blocks.includes('overdue-time') && tool.scale.form === 'barrel',
+  ) ?? Object.values(tools).find(({ blocks, tool }) => blocks.length > 0 && tool.scale.form === 'barrel');
 const unit = blocked.tool.scale.unit;
 const middle = (blocked.tool.scale.minimum + blocked.tool.scale.maximum) / 2;
 const overridden = await plan(Dewi, 'Tail panel, by override', [
@@ -268,7 +276,15 @@ const PRINTS = [
   (a, _, u) => `min ${a} ${u}`,
 ];
 const printOf = (scale) => {
-  const unitText = { 'lbf.in': 'in-lb', 'N.m': 'Nm', 'cN.m': 'cNm', 'lbf.ft': 'lb-ft', 'kgf.cm': 'kgf-cm', 'ozf.in': 'oz-in' }[scale.unit] ?? 'Nm';
+  const unitText =
+    {
+      'lbf.in': 'in-lb',
+      'N.m': 'Nm',
+      'cN.m': 'cNm',
+      'lbf.ft': 'lb-ft',
+      'kgf.cm': 'kgf-cm',
+      'ozf.in': 'oz-in',
+    }[scale.unit] ?? 'Nm';
   const a = digits(scale.minimum, scale.maximum * 0.9, pick([0, 0, 1]));
   return pick(PRINTS)(a, (Number(a) * (1 + random() * 0.3)).toFixed(1), unitText);
 };
@@ -320,12 +336,24 @@ while (rows.length < DECISIONS) {
       wanted: wanted.ok ? [wanted.value.text, wanted.value.turns] : wanted.refusal.code,
     };
     const reading =
-      method === 'reading' && wanted.ok ? (wanted.value.setting * (0.8 + random() * 0.4)).toFixed(pick([1, 2])) : null;
+      method === 'reading' && wanted.ok
+        ? (wanted.value.setting * (0.8 + random() * 0.4)).toFixed(pick([1, 2]))
+        : null;
     if (wanted.ok && method !== 'by-feel') job.setFor('1');
-    const judged = judgePull(job.state, { position: '1', method, readingText: reading, readingStands: false });
+    const judged = judgePull(job.state, {
+      position: '1',
+      method,
+      readingText: reading,
+      readingStands: false,
+    });
     if (judged.ok) {
       const { torqueNewtonMetres, standardUncertaintyNewtonMetres, outcome, probability } = judged.value;
-      rows.push({ ...row, ...answer, reading, judged: [torqueNewtonMetres, standardUncertaintyNewtonMetres, outcome, probability] });
+      rows.push({
+        ...row,
+        ...answer,
+        reading,
+        judged: [torqueNewtonMetres, standardUncertaintyNewtonMetres, outcome, probability],
+      });
     } else rows.push({ ...row, ...answer, reading, refused: judged.refusal.code });
   } catch {
     // A job that can't be planned like this is no decision.
@@ -333,9 +361,17 @@ while (rows.length < DECISIONS) {
 }
 writeFileSync(
   join(out, 'rules.json.gz'),
-  gzipSync(JSON.stringify({ tools: ruled, adapters: offsets, schools: Object.keys(DEFAULT_SCHOOLS), decisions: rows }), {
-    level: 9,
-  }),
+  gzipSync(
+    JSON.stringify({
+      tools: ruled,
+      adapters: offsets,
+      schools: Object.keys(DEFAULT_SCHOOLS),
+      decisions: rows,
+    }),
+    {
+      level: 9,
+    },
+  ),
 );
 const codes = {};
 for (const row of rows) codes[row.refused ?? row.judged[2]] = (codes[row.refused ?? row.judged[2]] ?? 0) + 1;

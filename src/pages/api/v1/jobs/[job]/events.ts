@@ -1,6 +1,6 @@
 import { accepted } from '#core/result.ts';
-import { endpoint } from '#server/http/endpoint.ts';
-import { appendEvents } from '#server/services/append-events.ts';
+import { appendEvents } from '#server/append/append-events.ts';
+import { contactOf, endpoint } from '#server/http/endpoint.ts';
 import { jobEvents } from '#server/services/read-site.ts';
 import { OPERATIONS } from '#wire/api.ts';
 
@@ -10,8 +10,9 @@ export const GET = endpoint(OPERATIONS.jobEvents, async ({ context }) => {
 });
 
 export const POST = endpoint(OPERATIONS.appendEvents, async ({ body, by, context }) => {
-  const result = await appendEvents(context.params['job'] ?? '', body.events, by);
+  const contact = contactOf(context, body);
+  const result = await appendEvents(context.params['job'] ?? '', body.events, by, contact);
   if (!result.ok) return result;
   const { placed, refused } = result.value;
-  return accepted({ placed: [...placed], refused });
+  return accepted({ placed: [...placed], receivedAt: contact.receivedAt, refused });
 });

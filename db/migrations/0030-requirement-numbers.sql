@@ -1,0 +1,2 @@
+ALTER TABLE book_requirements
+  MODIFY number INT UNSIGNED NOT NULL

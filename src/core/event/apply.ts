@@ -1,0 +1,30 @@
+import type { JobView, JobViews } from '../view/job-view.ts';
+import type { JobEvent, UnplacedEvent } from './event.ts';
+import type { Applies } from './event-kind.ts';
+import type { Happened } from './happened.ts';
+import { jobPlanned } from './kinds/job-planned.ts';
+import { EVENT_KINDS } from './kinds.ts';
+import { type KeptEvent, lifted } from './lifted.ts';
+
+type AnyApply = (job: JobView, event: Happened<unknown>) => Partial<JobView>;
+const APPLIES: ReadonlyMap<string, readonly AnyApply[]> = new Map(
+  Object.values(EVENT_KINDS).map(({ kind, apply }) => [
+    kind,
+    Object.values(apply as Applies<never> as Readonly<Record<keyof JobViews, AnyApply>>),
+  ]),
+);
+
+/** A job after one more event in the newest form; null is a job that is not planned yet. Total: it never refuses, never judges, never throws;
+ *  an event of a kind that this code does not know changes nothing. */
+export const applied = (job: JobView | null, event: UnplacedEvent | JobEvent): JobView | null => {
+  if (event.kind === 'job-planned') return job ?? jobPlanned.begin(event);
+  if (!job) return null;
+  let after = job;
+  for (const apply of APPLIES.get(event.kind) ?? [])
+    after = { ...after, ...apply(after, event as Happened<unknown>) };
+  return after;
+};
+
+/** What a job's events add up to, of whatever version each is; null when it is not planned. */
+export const jobViewOf = (events: readonly KeptEvent[], before: JobView | null = null): JobView | null =>
+  events.reduce<JobView | null>((job, event) => applied(job, lifted(event)), before);

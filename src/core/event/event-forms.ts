@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { EVENT_SCHEMA_VERSION, jobEventSchema, unplacedEventSchema } from './event.ts';
+import type { KeptEvent, SentEvent } from './lifted.ts';
+import { jobEventSchema1, unplacedEventSchema1 } from './versions/version-1.ts';
+
+/** An event in the ledger, of any version that ever landed. */
+export const keptEventSchema: z.ZodType<KeptEvent> = z.union([jobEventSchema, jobEventSchema1]);
+
+/** An event as a device sends it, of any version that ever landed. */
+export const sentEventSchema: z.ZodType<SentEvent> = z.union([unplacedEventSchema, unplacedEventSchema1]);
+
+/** Whether this code knows the form of an event. */
+export const isKnownVersion = ({ schemaVersion }: Pick<KeptEvent, 'schemaVersion'>): boolean =>
+  Number.isInteger(schemaVersion) && schemaVersion >= 1 && schemaVersion <= EVENT_SCHEMA_VERSION;
+
+/** The event with its keys in the one order of its version, at every level; null when it has not the form of that version. */
+export const inKeyOrder = (event: unknown): KeptEvent | null => {
+  const { schemaVersion } = (event ?? {}) as { readonly schemaVersion?: unknown };
+  const parsed = (schemaVersion === 1 ? jobEventSchema1 : jobEventSchema).safeParse(event);
+  return parsed.success ? parsed.data : null;
+};

@@ -1,0 +1,34 @@
+import { cautionsConfirmed } from './kinds/cautions-confirmed.ts';
+import { fastenerChecked } from './kinds/fastener-checked.ts';
+import { fastenerLoosened } from './kinds/fastener-loosened.ts';
+import { jobReopened } from './kinds/job-reopened.ts';
+import { jobSigned } from './kinds/job-signed.ts';
+import { leftOpen } from './kinds/left-open.ts';
+import { pullMade } from './kinds/pull-made.ts';
+import { pullVoided } from './kinds/pull-voided.ts';
+import { recallNoted } from './kinds/recall-noted.ts';
+import { requirementMoved } from './kinds/requirement-moved.ts';
+import { rulesMoved } from './kinds/rules-moved.ts';
+import { runOnMeasured } from './kinds/run-on-measured.ts';
+import { toolChosen } from './kinds/tool-chosen.ts';
+import { toolSet } from './kinds/tool-set.ts';
+import { witnessMarked } from './kinds/witness-marked.ts';
+
+/** Every kind of event that can happen to a planned job. A new one is its own file and a line here. */
+export const EVENT_KINDS = {
+  'tool-chosen': toolChosen,
+  'cautions-confirmed': cautionsConfirmed,
+  'tool-set': toolSet,
+  'pull-made': pullMade,
+  'pull-voided': pullVoided,
+  'fastener-loosened': fastenerLoosened,
+  'witness-marked': witnessMarked,
+  'left-open': leftOpen,
+  'requirement-moved': requirementMoved,
+  'run-on-measured': runOnMeasured,
+  'job-signed': jobSigned,
+  'job-reopened': jobReopened,
+  'rules-moved': rulesMoved,
+  'fastener-checked': fastenerChecked,
+  'recall-noted': recallNoted,
+} as const;

@@ -1,0 +1,43 @@
+import { blocksObjected, recordedPull } from '../../command/judge-pull.ts';
+import { type PullBody, pullBodySchema, pullSaid } from '../../job/pull.ts';
+import { withFastener } from '../../view/bench.ts';
+import { allStruck } from '../../view/signatures.ts';
+import { eventKind } from '../event-kind.ts';
+
+/** A pull with its verdict. One that was made is recorded, whatever stands against it. */
+export const pullMade = eventKind({
+  kind: 'pull-made',
+  body: pullBodySchema,
+  actions: () => ['work-on-job'],
+  mayFollowSignature: true,
+  says: pullSaid,
+  knew: (body: PullBody) => ({
+    shown: body.shown,
+    blocksOf: (toolId) => (toolId === body.toolId ? blocksObjected(body.objections) : []),
+  }),
+  /** Refuses: what recordedPull refuses. */
+  decide: (job, said, known, rules) => recordedPull(job, said, known, rules),
+  apply: {
+    bench: (job, event) => {
+      const { id: eventId, person, deviceTime, clock = null, body } = event;
+      return {
+        ...withFastener(job, body.position, (fastener) => ({
+          ...fastener,
+          keptLimit:
+            fastener.pulls.length > 0 ? fastener.keptLimit : { percent: job.tool?.limitPercent ?? null },
+          pulls: [...fastener.pulls, { eventId, person, deviceTime, clock, body, voided: null }],
+          status: body.outcome,
+          // Where it stays unsaid what a pull came to, one that went past before is still past.
+          isPastLimit: body.outcome === 'high' || (body.outcome === 'no-verdict' && fastener.isPastLimit),
+          isWitnessMarked: false,
+          leftOpen: null,
+        })),
+        lastPull: { eventId, position: body.position },
+      };
+    },
+    signatures: (job, { body, person }) =>
+      job.signatures.length === 0
+        ? {}
+        : allStruck(job, 'later-pull', `${body.position}, pulled by ${person.name}`),
+  },
+});

@@ -1,0 +1,47 @@
+import { z } from 'zod';
+import { positionSchema, whySchema } from '../../bounds.ts';
+import { requirementProblem } from '../../command/claims.ts';
+import { type PlannedRequirement, plannedRequirementSchema } from '../../job/plan.ts';
+import { accepted, refused } from '../../result.ts';
+import { fastenerAt, keptLimitNow, withFastener } from '../../view/bench.ts';
+import { targetOnJob } from '../../view/fastener-target.ts';
+import { eventKind } from '../event-kind.ts';
+import { saysNothing } from '../says-nothing.ts';
+
+type Moved = { readonly position: string; readonly requirement: PlannedRequirement; readonly why: string };
+
+/** A fastener moved to another requirement, as after its source was withdrawn. What was pulled stays in the record; the fastener is open
+ *  again, since nothing has been judged by the new one. */
+export const requirementMoved = eventKind({
+  kind: 'requirement-moved',
+  body: z.strictObject({
+    position: positionSchema,
+    requirement: plannedRequirementSchema,
+    why: whySchema,
+  }) satisfies z.ZodType<Moved>,
+  actions: () => ['work-on-job'],
+  says: (body: Moved) => body,
+  /** Refuses: unknown-position, why-missing, requirement-misread, book-reference-unknown, and what the target refuses. */
+  decide: (job, said, known, rules) => {
+    const { position, requirement, why } = said;
+    const fastener = fastenerAt(job, position);
+    if (!fastener) return refused({ code: 'unknown-position', position });
+    if (saysNothing(why)) return refused({ code: 'why-missing' });
+    const problem = requirementProblem(position, requirement, known, rules);
+    if (problem) return refused(problem);
+    const limitPercent = job.tool?.limitPercent ?? null;
+    const target = targetOnJob(requirement, fastener.runOn, job.plan.schools, limitPercent, rules);
+    return target.ok ? accepted(said) : target;
+  },
+  apply: {
+    bench: (job, { body: { position, requirement } }) =>
+      withFastener(job, position, (fastener) => ({
+        ...fastener,
+        planned: { ...fastener.planned, requirement },
+        keptLimit: keptLimitNow(job, fastener),
+        status: 'open',
+        isWitnessMarked: false,
+        leftOpen: null,
+      })),
+  },
+});

@@ -1,0 +1,2 @@
+/** Whether a reason says nothing. */
+export const saysNothing = (why: string): boolean => why.trim() === '';

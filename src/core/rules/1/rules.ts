@@ -1,0 +1,44 @@
+import { adapterSensitivity } from '../../adapter/adapter.ts';
+import { cautionsFor } from '../../job/cautions.ts';
+import { readRequirement } from '../../requirement/read-requirement.ts';
+import { toolSetting } from '../../setting/tool-setting.ts';
+import { specifiedTarget } from '../../target/specified-target.ts';
+import { likelyMixUps } from '../../torque/mix-up.ts';
+import { newtonMetres } from '../../torque/unit.ts';
+import { pullStandardUncertainty } from '../../verdict/pull-uncertainty.ts';
+import { tighteningVerdict } from '../../verdict/tightening-verdict.ts';
+import type { Rules } from '../rules.ts';
+
+/** Where the hand is on a lever, 10 mm either way as a rectangular distribution, at the fastener, in newton metres per newton metre shown.
+ *  Nothing where no adapter offsets the fastener. Source: JCGM 100:2008, 4.3.7; the 10 mm are common practice. */
+export const handUncertainty = (
+  leverMillimetres: number | null,
+  adapters: Parameters<typeof adapterSensitivity>[1],
+  adapterFactor: number,
+): number => {
+  const sensitivity = adapterSensitivity(leverMillimetres, adapters);
+  const percent = sensitivity.ok && adapterFactor !== 1 ? sensitivity.value.tenMillimetresPercent : 0;
+  return (adapterFactor * percent) / 100 / Math.sqrt(3);
+};
+
+/** Rules 1: as of the first record. A known error is counted in the uncertainty, never corrected. Frozen. */
+export const RULES_1: Rules = {
+  number: 1,
+  readRequirement,
+  mayRereadClearPrint: true,
+  target: specifiedTarget,
+  setting: toolSetting,
+  applied: (shown) => ({ torque: shown, knownErrorPercent: null }),
+  standardUncertainty: (shown, tool, adapters, adapterFactor) =>
+    newtonMetres(
+      Math.hypot(
+        pullStandardUncertainty(shown, tool, 'counted') * adapterFactor,
+        shown * handUncertainty(tool.leverMillimetres, adapters, adapterFactor),
+      ),
+    ),
+  verdict: tighteningVerdict,
+  likelyMixUps,
+  cautions: cautionsFor,
+  runOnMaxOfTarget: 2,
+  readingMaxOfScale: 20,
+};

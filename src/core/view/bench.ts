@@ -1,0 +1,130 @@
+import type { MountedAdapter } from '../adapter/adapter.ts';
+import type { EventClock } from '../event/happened.ts';
+import type { PlannedFastener } from '../job/plan.ts';
+import type { PullBody } from '../job/pull.ts';
+import type { Person } from '../people/person.ts';
+import type { Tool } from '../tool/tool.ts';
+import type { ToolBlock } from '../tool/tool-standing.ts';
+import type { WrittenTorque } from '../torque/torque.ts';
+import type { Outcome } from '../verdict/tightening-verdict.ts';
+
+/** A fastener's status, which its witness stripe shows. */
+export type FastenerStatus = 'open' | 'voided' | Outcome;
+
+export type PullRecord = {
+  readonly eventId: string;
+  readonly person: Person;
+  readonly deviceTime: string;
+  /** What the site knows of when it was made; null before it is placed, and in records of a form that did not say. */
+  readonly clock: EventClock | null;
+  readonly body: PullBody;
+  readonly voided: { readonly why: string; readonly person: Person } | null;
+};
+
+export type FastenerView = {
+  readonly planned: PlannedFastener;
+  /** Run-on torque measured on the last turns before seating, added to target and acceptance; null until measured. */
+  readonly runOn: WrittenTorque | null;
+  /** The tool class's limit that its acceptance stays with once it was pulled; null while it follows the tool in hand. */
+  readonly keptLimit: { readonly percent: number | null } | null;
+  readonly pulls: readonly PullRecord[];
+  readonly status: FastenerStatus;
+  /** Whether it went past and must be loosened before it is pulled again. */
+  readonly isPastLimit: boolean;
+  readonly isWitnessMarked: boolean;
+  readonly leftOpen: { readonly why: string; readonly person: Person } | null;
+};
+
+/** A tool as it was taken on the job. */
+export type TakenTool = {
+  readonly tool: Tool;
+  readonly adapters: readonly MountedAdapter[];
+  /** How much more torque reaches the fastener than the tool shows. */
+  readonly adapterFactor: number;
+  /** What stood against it when it was taken, where no lead let it be used all the same. */
+  readonly unallowed: readonly ToolBlock[];
+  /** What stood against it, and why a lead let it be used. */
+  readonly override: {
+    readonly blocks: readonly ToolBlock[];
+    readonly why: string;
+    readonly by: string;
+  } | null;
+  /** What it is set to; null until a person says it is set. */
+  readonly setting: WrittenTorque | null;
+};
+
+/** What the bench shows of a job: the tool in hand, every tool that was, and each fastener. */
+export type BenchView = Omit<TakenTool, 'tool' | 'unallowed'> & {
+  /** The tool in hand; the fields of TakenTool speak of it. */
+  readonly tool: Tool | null;
+  /** Every tool taken so far, by its id, as it was taken last. */
+  readonly takenTools: ReadonlyMap<string, TakenTool>;
+  readonly fasteners: readonly FastenerView[];
+  /** Place of a fastener in `fasteners`, by position. */
+  readonly placeOf: ReadonlyMap<string, number>;
+  /** Event of the last pull that is not voided; what Backspace voids. */
+  readonly lastPull: { readonly eventId: string; readonly position: string } | null;
+};
+
+const untouched = (planned: PlannedFastener): FastenerView => ({
+  planned,
+  runOn: null,
+  keptLimit: null,
+  pulls: [],
+  status: 'open',
+  isPastLimit: false,
+  isWitnessMarked: false,
+  leftOpen: null,
+});
+
+/** The bench of a job just planned: nothing in hand, every fastener open. */
+export const newBench = (fasteners: readonly PlannedFastener[]): BenchView => ({
+  tool: null,
+  adapters: [],
+  adapterFactor: 1,
+  override: null,
+  setting: null,
+  takenTools: new Map(),
+  fasteners: fasteners.map(untouched),
+  placeOf: new Map(fasteners.map(({ position }, place) => [position, place])),
+  lastPull: null,
+});
+
+/** A fastener by its position; undefined when the job has no such position. */
+export const fastenerAt = (
+  { placeOf, fasteners }: Pick<BenchView, 'placeOf' | 'fasteners'>,
+  position: string,
+): FastenerView | undefined => {
+  const place = placeOf.get(position);
+  return place === undefined ? undefined : fasteners[place];
+};
+
+/** The fasteners with one of them changed; as they are where there is no such position. */
+export const withFastener = (
+  bench: Pick<BenchView, 'placeOf' | 'fasteners'>,
+  position: string,
+  change: (fastener: FastenerView) => FastenerView,
+): Pick<BenchView, 'fasteners'> => {
+  const place = bench.placeOf.get(position);
+  const fastener = place === undefined ? undefined : bench.fasteners[place];
+  if (place === undefined || !fastener) return { fasteners: bench.fasteners };
+  const fasteners = bench.fasteners.slice();
+  fasteners[place] = change(fastener);
+  return { fasteners };
+};
+
+/** Whether a fastener's run-on torque must be measured before it is pulled. */
+export const needsRunOn = ({ planned: { requirement }, runOn }: FastenerView): boolean =>
+  runOn === null && requirement.book?.conditions.runOn.kind === 'to-be-measured';
+
+/** The limit in percent that a fastener's acceptance is worked out with; null while there is no tool. */
+export const limitPercentOf = (
+  bench: Pick<BenchView, 'tool'>,
+  { keptLimit }: Pick<FastenerView, 'keptLimit'>,
+): number | null => (keptLimit ? keptLimit.percent : (bench.tool?.limitPercent ?? null));
+
+/** The same, once a fastener that was pulled keeps what is in force now. */
+export const keptLimitNow = (
+  bench: Pick<BenchView, 'tool'>,
+  { pulls }: Pick<FastenerView, 'pulls'>,
+): FastenerView['keptLimit'] => (pulls.length > 0 ? { percent: bench.tool?.limitPercent ?? null } : null);

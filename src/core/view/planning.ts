@@ -1,0 +1,22 @@
+import type { JobPlan } from '../job/plan.ts';
+import type { Person } from '../people/person.ts';
+
+/** A move of a job from one number of rules to another. */
+export type RulesMove = {
+  readonly from: number;
+  readonly to: number;
+  readonly why: string;
+  readonly person: Person;
+  readonly at: string;
+};
+
+/** What a job was planned as, and by which rules it is judged now. */
+export type PlanningView = {
+  readonly job: string;
+  readonly plan: JobPlan;
+  readonly plannedBy: Person;
+  readonly plannedAt: string;
+  /** The number of the rules in force for it. */
+  readonly rules: number;
+  readonly rulesMoves: readonly RulesMove[];
+};

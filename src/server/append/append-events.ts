@@ -1,0 +1,226 @@
+import { untrueText } from '#core/command/claims.ts';
+import { commandOf, decide } from '#core/command/decide.ts';
+import type { Known } from '#core/command/known.ts';
+import { applied } from '#core/event/apply.ts';
+import type { JobEvent, JobHappening, UnplacedEvent } from '#core/event/event.ts';
+import { type KeptEvent, lifted, liftedUnplaced, type SentEvent } from '#core/event/lifted.ts';
+import { type Judgement, judgementOf } from '#core/job/pull.ts';
+import { canonicalText } from '#core/ledger/canonical.ts';
+import { type ChainHead, placedEvent } from '#core/ledger/hash-chain.ts';
+import type { Person } from '#core/people/person.ts';
+import { accepted, type Result, refused } from '#core/result.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { type Connection, database } from '../database/pool.ts';
+import { inTransaction } from '../database/transaction.ts';
+import { project } from '../projections/projections.ts';
+import { insertEvents, selectEventsById } from '../queries/events.ts';
+import { lockHead, updateHead } from '../queries/jobs.ts';
+import { now } from '../services/clock.ts';
+import { type Contact, eventClock } from './event-clock.ts';
+import { knownToSite, type SiteKnowledge } from './known-to-site.ts';
+import { nodeSha256 } from './node-sha256.ts';
+import { atHead, caughtUp, type RememberedJob, remember, withEvents } from './remembered-job.ts';
+
+/** What became of a batch: the events now in the chain, in the order sent, and the first refused one, after which none was tried. */
+export type AppendResult = {
+  readonly placed: readonly KeptEvent[];
+  readonly refused: { readonly eventId: string; readonly problem: Problem } | null;
+};
+
+/** How an event reached the site; demo data gives each event a receipt of its own. */
+export type ContactOf = (event: UnplacedEvent) => Contact;
+
+/** An event made by the site itself, or by a program that tells nothing of its clock. */
+export const unknownContact = (): Contact => ({
+  receivedAt: now(),
+  sentAt: null,
+  device: null,
+  signedInAt: null,
+});
+
+/** Whether what was sent is what was placed under its id: all that a person says of it is the same. */
+const isSameHappening = (sent: UnplacedEvent, kept: KeptEvent): boolean => {
+  const placed = lifted(kept);
+  const of = (event: UnplacedEvent) => {
+    const { id, job, deviceTime, person } = event;
+    return canonicalText([id, job, deviceTime, person, commandOf(event)]);
+  };
+  return placed.kind === sent.kind && of(sent) === of(placed);
+};
+
+const shownWith = (event: UnplacedEvent): Judgement | null =>
+  event.kind === 'pull-made' ? (event.body.shown ?? judgementOf(event.body)) : null;
+
+/** What happens by the site's own judgement. Refuses: not-your-event, claim-untrue, and what decide refuses. */
+const decidedHere = (
+  view: JobView | null,
+  event: UnplacedEvent,
+  known: Known,
+): Result<JobHappening, Problem> => {
+  const { person } = known;
+  const { id, name, role } = event.person;
+  if (id !== person.id || name !== person.name || role !== person.role)
+    return refused({ code: 'not-your-event', name });
+  const untrue = untrueText(event.body);
+  if (untrue) return refused({ code: 'claim-untrue', field: untrue });
+  return decide(view, commandOf(event), { ...known, shown: shownWith(event) });
+};
+
+type Batch = {
+  readonly job: RememberedJob;
+  readonly kept: KeptEvent[];
+  readonly answers: KeptEvent[];
+  view: JobView | null;
+  head: ChainHead;
+};
+
+const place = (
+  batch: Batch,
+  sent: UnplacedEvent,
+  knowledge: SiteKnowledge,
+  contact: Contact,
+): Problem | null => {
+  const clock = eventClock(sent.deviceTime, contact);
+  const known = { ...knowledge(clock.correctedTime.slice(0, 10)), head: batch.head };
+  const happening = decidedHere(batch.view, sent, known);
+  if (!happening.ok) return happening.refusal;
+  const decided = { ...sent, ...happening.value } as UnplacedEvent;
+  const placed = placedEvent(decided, batch.head, { clock, serverTime: contact.receivedAt }, nodeSha256);
+  batch.kept.push(placed);
+  batch.answers.push(placed);
+  batch.view = applied(batch.view, placed as JobEvent);
+  batch.head = { sequence: placed.sequence, hash: placed.hash };
+  return null;
+};
+
+const written = async (db: Connection, { job, kept, view }: Batch): Promise<void> => {
+  const last = kept.at(-1);
+  if (!last || !view) return;
+  await insertEvents(db, kept);
+  await updateHead(db, last);
+  await project(db, { kind: 'job', before: job.view, after: view, events: kept as readonly JobEvent[] });
+};
+
+/** The events of a batch that are in the ledger already, by their ids. One statement, and none where the job knows none of the ids. */
+const placedBefore = async (
+  db: Connection,
+  job: RememberedJob,
+  events: readonly UnplacedEvent[],
+): Promise<ReadonlyMap<string, KeptEvent>> => {
+  const ids = events.flatMap(({ id }) => (job.ids.has(id) ? [id] : []));
+  const kept = ids.length > 0 ? await selectEventsById(db, ids) : [];
+  return new Map(kept.map((event) => [event.id, event]));
+};
+
+/** What an append leads to once it is committed: its answer, and the job to remember. */
+export type Appended = { readonly result: AppendResult; readonly job: RememberedJob };
+
+/** Appends events to a job whose head the transaction has locked, until the first that is refused. The number of statements does not grow
+ *  with the batch. Nothing is remembered here: the caller does it once the transaction is committed. */
+export const appendToJob = async (
+  db: Connection,
+  job: RememberedJob,
+  events: readonly UnplacedEvent[],
+  by: Person,
+  contactOf: ContactOf,
+): Promise<Appended> => {
+  const before = await placedBefore(db, job, events);
+  const knowledge = await knownToSite(db, events, by);
+  const batch: Batch = { job, kept: [], answers: [], view: job.view, head: job.head };
+  const seen = new Map(before);
+  let stopped: AppendResult['refused'] = null;
+  for (const sent of events) {
+    const same = seen.get(sent.id);
+    if (same && isSameHappening(sent, same)) batch.answers.push(same);
+    const problem = same
+      ? isSameHappening(sent, same)
+        ? null
+        : ({ code: 'event-id-used' } as const)
+      : place(batch, sent, knowledge, contactOf(sent));
+    if (problem) {
+      stopped = { eventId: sent.id, problem };
+      break;
+    }
+    if (!same) seen.set(sent.id, batch.kept.at(-1) as KeptEvent);
+  }
+  await written(db, batch);
+  return {
+    result: { placed: batch.answers, refused: stopped },
+    job: withEvents(job, batch.kept, batch.view),
+  };
+};
+
+const DUPLICATE_KEY = 1062;
+
+/** An id that another job has taken: found by the key it breaks, so that the usual append need not ask. */
+const usedElsewhere = async (
+  error: unknown,
+  jobId: string,
+  events: readonly UnplacedEvent[],
+): Promise<AppendResult | null> => {
+  if ((error as { errno?: number }).errno !== DUPLICATE_KEY) return null;
+  const kept = await selectEventsById(
+    database(),
+    events.map(({ id }) => id),
+  );
+  const used = events.find(({ id }) => kept.some((event) => event.id === id && event.job !== jobId));
+  return used ? { placed: [], refused: { eventId: used.id, problem: { code: 'event-id-used' } } } : null;
+};
+
+/** Appends to a job in a transaction of its own: catches up first without a lock, locks the head, decides, writes, and remembers once it
+ *  is committed. Refuses: not-found, ledger-broken. */
+export const appendedTo = async (
+  jobId: string,
+  events: readonly UnplacedEvent[],
+  by: Person,
+  contactOf: ContactOf,
+): Promise<Result<AppendResult, Problem>> => {
+  const ready = await caughtUp(database(), jobId);
+  if (!ready.ok) return ready;
+  try {
+    const done = await inTransaction(async (db): Promise<Result<Appended, Problem>> => {
+      const head = await lockHead(db, jobId);
+      if (!head) return refused({ code: 'not-found', what: 'job' });
+      const job = await atHead(db, jobId, head, ready.value);
+      return job.ok ? accepted(await appendToJob(db, job.value, events, by, contactOf)) : job;
+    });
+    if (!done.ok) return done;
+    remember(jobId, done.value.job);
+    return accepted(done.value.result);
+  } catch (error) {
+    const used = await usedElsewhere(error, jobId, events);
+    if (!used) throw error;
+    // What came before the one that is taken is placed by itself, as in any batch that stops at a refusal.
+    const at = events.findIndex(({ id }) => id === used.refused?.eventId);
+    if (at <= 0) return accepted(used);
+    const first = await appendedTo(jobId, events.slice(0, at), by, contactOf);
+    return first.ok && !first.value.refused ? accepted({ ...first.value, refused: used.refused }) : first;
+  }
+};
+
+/** Appends events that a person sends to a job, in order, in one transaction; those before a refused one stay. Idempotent by event id: an event
+ *  sent again answers as it did the first time. Events of an older form are lifted. A pull that was made is recorded, with the site's own judgement.
+ *  Refuses: not-found (no such job), ledger-broken; per event what decide refuses, not-your-event, claim-untrue, event-id-used, kind-not-accepted. */
+export const appendEvents = async (
+  jobId: string,
+  sent: readonly SentEvent[],
+  by: Person,
+  contact: Contact = unknownContact(),
+): Promise<Result<AppendResult, Problem>> => {
+  const events = sent.map(liftedUnplaced);
+  // Planning, signing and recalls have their own actions: one reads a list, one a PIN, one a calibration.
+  const at = events.findIndex(
+    ({ kind, job }) =>
+      job !== jobId || kind === 'job-planned' || kind === 'job-signed' || kind === 'recall-noted',
+  );
+  const taken = at < 0 ? events : events.slice(0, at);
+  const result = await appendedTo(jobId, taken, by, () => contact);
+  const first = events[at];
+  if (!result.ok || !first || result.value.refused) return result;
+  const problem: Problem =
+    first.job === jobId
+      ? { code: 'kind-not-accepted', kind: first.kind }
+      : { code: 'not-found', what: 'job' };
+  return accepted({ ...result.value, refused: { eventId: first.id, problem } });
+};

@@ -1,0 +1,23 @@
+import type { UnplacedEvent } from '#core/event/event.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
+import { EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
+import type { Person } from '#core/people/person.ts';
+import { accepted, type Result, refused } from '#core/result.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import type { Connection } from '../database/pool.ts';
+import { appendToJob, type ContactOf, unknownContact } from './append-events.ts';
+import type { RememberedJob } from './remembered-job.ts';
+
+const NEW: RememberedJob = { head: EMPTY_HEAD, view: null, ids: new Set() };
+
+/** Places the event that a job begins with, in a transaction that has made its head row. Refuses: what decide refuses. */
+export const beginJob = async (
+  db: Connection,
+  planned: UnplacedEvent,
+  by: Person,
+  contactOf: ContactOf = unknownContact,
+): Promise<Result<KeptEvent, Problem>> => {
+  const { result } = await appendToJob(db, NEW, [planned], by, contactOf);
+  const [placed] = result.placed;
+  return placed ? accepted(placed) : refused(result.refused?.problem as Problem);
+};

@@ -1,0 +1,22 @@
+import type { Connection } from '../database/pool.ts';
+import type { Fact, Projection } from './projection.ts';
+import { pullCountsProjection, pullsProjection } from './pulls.ts';
+import { referencesProjection } from './references.ts';
+import { searchProjection } from './search.ts';
+import { summariesProjection } from './summaries.ts';
+import { toolsProjection } from './tools.ts';
+
+/** Everything that follows from events. A new one is its own file and a line here. */
+export const PROJECTIONS: readonly Projection[] = [
+  toolsProjection,
+  summariesProjection,
+  pullsProjection,
+  pullCountsProjection,
+  referencesProjection,
+  searchProjection,
+];
+
+/** Lets every projection follow a fact. */
+export const project = async (db: Connection, fact: Fact): Promise<void> => {
+  for (const { apply } of PROJECTIONS) await apply(db, fact);
+};

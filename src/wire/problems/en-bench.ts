@@ -1,0 +1,213 @@
+import { displayDigits } from '#core/torque/display.ts';
+import { unitSymbol } from '#core/torque/unit.ts';
+import { mixUpWords } from '../words/mix-up.ts';
+import { type Problem, type ProblemWords, words } from './problem.ts';
+
+type BenchCode =
+  | 'tool-needed'
+  | 'angle-not-recordable'
+  | 'made-for-harder-material'
+  | 'run-on-missing'
+  | 'run-on-too-high'
+  | 'outside-tool-range'
+  | 'no-graduation-inside'
+  | 'job-not-planned'
+  | 'job-already-planned'
+  | 'unknown-position'
+  | 'tool-not-chosen'
+  | 'another-tool-chosen'
+  | 'cautions-incomplete'
+  | 'setting-not-made'
+  | 'reading-out-of-bounds'
+  | 'loosen-first'
+  | 'nothing-to-loosen'
+  | 'mix-up-question'
+  | 'unknown-pull'
+  | 'pull-already-voided'
+  | 'why-missing'
+  | 'not-in-acceptance'
+  | 'already-in'
+  | 'open-items-remain'
+  | 'job-signed'
+  | 'signed-already'
+  | 'not-signed-done'
+  | 'second-person-needed'
+  | 'role-may-not'
+  | 'claim-untrue'
+  | 'requirement-misread'
+  | 'rules-unknown'
+  | 'rules-already'
+  | 'not-pulled-yet'
+  | 'head-moved'
+  | 'no-pull-by-signer';
+
+type Wording = {
+  readonly [C in BenchCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
+};
+
+const plain = (value: number): string => displayDigits(value, { sourceDigits: 5, graduation: null });
+
+/** The words for what can be in the way at the bench and at a signature. */
+export const BENCH_WORDS: Wording = {
+  'tool-needed': () =>
+    words(
+      'A tool is needed first',
+      'This site takes the tolerance from the tool’s class.',
+      'Choose the tool.',
+    ),
+  'angle-not-recordable': (p) =>
+    words(
+      'Torque then angle',
+      `This asks for ${p.angleDegrees}° more after the torque; no angle can be recorded here yet.`,
+      'Take this fastener out of the list and record it on paper with an angle gauge.',
+    ),
+  'made-for-harder-material': () =>
+    words(
+      'Made for a harder material',
+      'The value was made for a harder material than this part, and this site takes no value over from one.',
+      'Find a source for the softer material, or let a lead choose the other school in Settings.',
+    ),
+  'run-on-missing': (p) =>
+    words(
+      'Run-on torque first',
+      `${p.position} has a self-locking thread; its run-on torque is added to the value.`,
+      'Turn it by the last turns before it seats, read the torque, and type it.',
+    ),
+  'run-on-too-high': (p) =>
+    words(
+      'Run-on torque too high',
+      `At ${p.position} it is more than twice the torque to be added to.`,
+      'Check the unit you read; look for a crossed thread or a nut that is too tight.',
+    ),
+  'outside-tool-range': (p) =>
+    words(
+      'Outside the tool’s range',
+      `${plain(p.target)} ${unitSymbol(p.unit)} is not between ${plain(p.minimum)} and ${plain(p.maximum)} ${unitSymbol(p.unit)}.`,
+      'Choose another tool under Plan.',
+    ),
+  'no-graduation-inside': (p) =>
+    words(
+      'No graduation inside acceptance',
+      `The marks ${plain(p.below)} and ${plain(p.above)} ${unitSymbol(p.unit)} both miss it.`,
+      'Choose a tool with a finer scale under Plan.',
+    ),
+  'job-not-planned': () => words('No such job', 'The job has no plan yet.', 'Open it from the Jobs list.'),
+  'job-already-planned': () =>
+    words('Already planned', 'The job has its plan.', 'Open it from the Jobs list.'),
+  'unknown-position': (p) =>
+    words('No such position', `The job has no position ${p.position}.`, 'Choose one from the drawing.'),
+  'tool-not-chosen': () =>
+    words(
+      'No tool chosen',
+      'The job does not say yet which tool is in your hand.',
+      'Choose the tool under Plan.',
+    ),
+  'another-tool-chosen': () =>
+    words(
+      'Another tool was chosen',
+      'Someone took another tool for this job meanwhile.',
+      'Look at Plan, then set that tool.',
+    ),
+  'cautions-incomplete': () =>
+    words(
+      'Make safe first',
+      'The cautions of this job are not all confirmed.',
+      'Go through them and confirm each.',
+    ),
+  'setting-not-made': (p) =>
+    words(
+      'Set the tool first',
+      `This fastener wants ${p.wanted} ${unitSymbol(p.unit)}.`,
+      'Set it and say that it is set.',
+    ),
+  'reading-out-of-bounds': () =>
+    words('No such reading', 'It is zero or far past what the tool can show.', 'Type the reading again.'),
+  'loosen-first': (p) =>
+    words(
+      'Loosen it first',
+      `${p.position} went past its limit; a further pull can’t show that.`,
+      'Loosen, inspect the thread, then say that it is loosened.',
+    ),
+  'nothing-to-loosen': (p) => words('Nothing to loosen', `${p.position} has not been pulled.`, 'Pull it.'),
+  'mix-up-question': (p) =>
+    words(
+      'Is that the right unit',
+      `${p.reading} ${unitSymbol(p.unit)} against ${p.target}: ${p.likely.map(mixUpWords).join('; or ')}.`,
+      'Type the reading again, or say that it stands.',
+    ),
+  'unknown-pull': () => words('No such pull', 'The job has no pull of that number.', 'Reload the job.'),
+  'pull-already-voided': () => words('Voided already', 'That pull is struck out.', 'Pull again.'),
+  'why-missing': () => words('Say why', 'A reason is kept in the record.', 'Type the reason.'),
+  'not-in-acceptance': (p) =>
+    words(
+      'Not in acceptance',
+      `${p.position} is not in acceptance, so it gets no witness mark.`,
+      'Pull it first.',
+    ),
+  'already-in': (p) => words('Already in', `${p.position} is in acceptance.`, 'Nothing to leave open.'),
+  'open-items-remain': (p) =>
+    words(
+      'Open items remain',
+      p.count === 1
+        ? 'One fastener is not in acceptance and has no reason.'
+        : `${p.count} fasteners are not in acceptance and have no reason.`,
+      'Pull them, or give a reason for each.',
+    ),
+  'job-signed': () =>
+    words(
+      'The job is signed',
+      'Nothing is added to a signed job.',
+      'An inspector or lead can open it again under Sign, with a reason.',
+    ),
+  'signed-already': (p) => words('Signed already', `"${p.meaning}" is signed.`, 'Nothing more to do.'),
+  'not-signed-done': () =>
+    words('Not signed as done', 'The person who did the work signs first.', 'Sign as done first.'),
+  'second-person-needed': () =>
+    words(
+      'A second person signs',
+      'Whoever did the work can’t inspect it too.',
+      'Let another inspector or lead sign.',
+    ),
+  'role-may-not': (p) =>
+    words(
+      'Not with this role',
+      `This takes an ${p.needed === 'lead' ? 'lead' : 'inspector or a lead'}.`,
+      'Ask one to sign here with their PIN.',
+    ),
+  'claim-untrue': (p) =>
+    words(
+      'That can’t be so',
+      `What was sent does not hold together (${p.field}): a number is not what its text says, or another unit than the tool’s.`,
+      'Reload the page and do it again; what was sent stays on this device.',
+    ),
+  'requirement-misread': (p) =>
+    words(
+      'Not what is printed',
+      `The requirement for ${p.position} is not what its print says.`,
+      'Look at the print again, and settle only what is in doubt.',
+    ),
+  'rules-unknown': (p) =>
+    words(
+      'Made by newer rules',
+      `It is judged by rules ${p.number}, which this version of Jentik does not have.`,
+      'Reload the page; if that does not help, the site must be brought up to date.',
+    ),
+  'rules-already': (p) =>
+    words('Nothing to move', `The job is judged by rules ${p.number} already.`, 'Close this.'),
+  'not-pulled-yet': (p) =>
+    words('Not pulled yet', `${p.position} has no pull to check.`, 'Pull it first, under Bench.'),
+  'head-moved': (p) =>
+    words(
+      'The job has moved on',
+      p.now > p.signed
+        ? `${p.now - p.signed === 1 ? 'One event' : `${p.now - p.signed} events`} came after what was on your screen.`
+        : 'What was on your screen is not what the site has.',
+      'Look at what is new, then sign again.',
+    ),
+  'no-pull-by-signer': () =>
+    words(
+      'You made no pull here',
+      'Whoever signs “done” states that the work was done as recorded, and no pull of this job is yours.',
+      'Sign all the same if you stand for it; the record says that you made no pull.',
+    ),
+};

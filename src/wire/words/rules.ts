@@ -1,0 +1,5 @@
+/** What each number of rules does that the one before did not. */
+export const RULES_WORDS: Readonly<Record<number, string>> = {
+  1: 'as of the first record; a tool’s known error widens the uncertainty.',
+  2: 'a calibrated tool’s known error is taken off the reading before it is judged, and a clear print is never read as something else.',
+};
