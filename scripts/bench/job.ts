@@ -2,7 +2,7 @@ import { rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { judgePull } from '#core/command/judge-pull.ts';
-import { applied, jobViewOf } from '#core/event/apply.ts';
+import { applied } from '#core/event/apply.ts';
 import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { CAUTION_IDS } from '#core/job/cautions.ts';
@@ -129,7 +129,8 @@ export const benchJob = (): void => {
   const places = readTerminalLines(lines, 'N.m', DEFAULT_SCHOOLS).flatMap(({ fastener }) => fastener ?? []);
   measured(`reading order of ${TERMINALS} terminals`, 30, () => readingOrder(places));
   const { events, state } = workedJob();
-  measured(`fold ${events.length} events from nothing`, 20, () => jobViewOf(events));
+  measured(`fold ${events.length} events from nothing`, 20, () =>
+    events.reduce<JobView | null>((job, event) => applied(job, event), null));
   measured('judge one pull and fold it onto that job', 200, () => {
     const body = valueOrThrow(
       judgePull(state, { position: 'P7', method: 'click', readingText: null, readingStands: false }),

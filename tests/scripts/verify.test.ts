@@ -16,7 +16,6 @@ const events = job.chain();
 const last = events.at(-1);
 const record = recordText(
   jobRecord(
-    job.state,
     events,
     sealed(
       {
@@ -44,17 +43,49 @@ const verify = (text: string | null, ...args: readonly string[]) => {
 };
 
 describe('npm run verify -- FILE', () => {
-  test('a record that holds: exit 0, and what was checked', () => {
-    const { status, said } = verify(record);
+  const key = keyFingerprint(sealingPublicKey(KEY));
+
+  test('a record that holds under the key one knows: exit 0, and what was checked', () => {
+    const { status, said } = verify(record, '--key', key);
     expect(said).toContain('The record holds: job 0001, Sample cabinet, of Test site.');
     expect(said).toContain('done by Tam, inspected by Ines');
-    expect(said).toContain('Ask the site for its key');
+    expect(said).toContain(`Sealed at 2026-11-02T09:00:00.000Z by key ${key}, the one you named.`);
     expect(status).toBe(0);
   });
 
-  test('with the key one knows', () => {
-    expect(verify(record, '--key', keyFingerprint(sealingPublicKey(KEY)))).toMatchObject({ status: 0 });
-    expect(verify(record, '--key', '0000-0000-0000-0000')).toMatchObject({ status: 1 });
+  test('without a key it proves integrity only, says so, and exits with a code of its own', () => {
+    const { status, said } = verify(record);
+    expect(said).toContain('this proves integrity only');
+    expect(said).toContain(`Sealed at 2026-11-02T09:00:00.000Z by key ${key}`);
+    expect(said).not.toContain('The record holds');
+    expect(status).toBe(3);
+  });
+
+  test.each([
+    ['in capitals', key.toUpperCase()],
+    ['without dashes', key.replaceAll('-', '')],
+    ['with spaces', key.replaceAll('-', ' ')],
+  ])('a key is taken %s', (_, typed) => {
+    expect(verify(record, '--key', typed)).toMatchObject({ status: 0 });
+  });
+
+  test('another key: exit 1, and which is which', () => {
+    const { status, said } = verify(record, '--key', '0000-0000-0000-0000');
+    expect(status).toBe(1);
+    expect(said).toContain(`the seal is by key ${key}, not by 0000-0000-0000-0000`);
+  });
+
+  test.each([
+    ['null where the events are', { ...JSON.parse(record), events: null }],
+    ['null events', { ...JSON.parse(record), events: [null] }],
+    ['null where the seal is', { ...JSON.parse(record), seal: null }],
+    ['null where the statement is', { ...JSON.parse(record), statement: null }],
+    ['an event that is a number', { ...JSON.parse(record), events: [7] }],
+  ])('%s: exit 1, one line, no stack trace', (_, broken) => {
+    const { status, said } = verify(recordText(broken));
+    expect(status).toBe(1);
+    expect(said).toMatch(/^The record does NOT hold: /);
+    expect(said).not.toMatch(/\n\s+at /);
   });
 
   test('one digit changed: exit 1, and the first event that does not fit', () => {

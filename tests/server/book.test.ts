@@ -4,10 +4,10 @@ import { readPrinted } from '#core/book/book-requirement.ts';
 import type { Source } from '#core/book/source.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { SCREW_TERMINALS } from '#core/lookup/published/screw-terminals.ts';
+import { appendEvents } from '#server/append/append-events.ts';
 import { database } from '#server/database/pool.ts';
 import { selectRequirementRevisions } from '#server/queries/book-requirements.ts';
 import { addTool } from '#server/services/add-tool.ts';
-import { appendEvents } from '#server/services/append-events.ts';
 import { attachedFile, attachFile } from '#server/services/attach-file.ts';
 import { bookConflicts, conflictEffects, decideConflict } from '#server/services/book-conflicts.ts';
 import { bookNews } from '#server/services/book-news.ts';
@@ -121,8 +121,8 @@ describe('requirements', () => {
       ...draft(from.id, 'false bolt', '5 Nm'),
       body: { ...honest.body, torque: { ...honest.body.torque, printed: '50 Nm' } },
     };
-    expect(code(await keepRequirement(false_, await person('Lea')))).toBe('judgement-differs');
-    expect(code(await keepRequirements([honest, false_], await person('Lea')))).toBe('judgement-differs');
+    expect(code(await keepRequirement(false_, await person('Lea')))).toBe('claim-untrue');
+    expect(code(await keepRequirements([honest, false_], await person('Lea')))).toBe('claim-untrue');
     expect((await searchSite('honest')).hits).toEqual([]);
   });
 

@@ -1,14 +1,17 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
+import { applied, jobViewOf } from '#core/event/apply.ts';
 import type { JobEvent } from '#core/event/event.ts';
+import { lifted } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { toNewtonMetres } from '#core/torque/unit.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { appendEvents } from '#server/append/append-events.ts';
 import { database } from '#server/database/pool.ts';
+import { project } from '#server/projections/projections.ts';
 import { selectEvents } from '#server/queries/events.ts';
-import { projectPull } from '#server/queries/pulls.ts';
 import { addTool } from '#server/services/add-tool.ts';
-import { appendEvents } from '#server/services/append-events.ts';
 import { letTesterFeel, testerReadings } from '#server/services/bench-tester.ts';
 import { calendarToken, dueCalendar } from '#server/services/due-calendar.ts';
 import { recallCsv, recallPdf } from '#server/services/export-recall.ts';
@@ -170,21 +173,25 @@ describe('a tool on a job', () => {
     const { job } = await plannedJob();
     const current = (await known(tool.id)).tool as Tool;
     const hidden = happening(job, tam, { kind: 'tool-chosen', body: taken(current) });
-    expect(valueOrThrow(await appendEvents(job, [hidden], tam)).refused?.problem.code).toBe('tool-blocked');
+    // Taken on the floor it was taken: what stands against it is in the record, though the one who sent it left it out.
+    expect(valueOrThrow(await appendEvents(job, [hidden], tam)).placed[0]?.body).toMatchObject({
+      blocks: ['quarantined'],
+      override: null,
+    });
     const body = { ...taken(current), blocks: ['quarantined'], override: 'checked against T-1' } as const;
     const byTam = happening(job, tam, { kind: 'tool-chosen', body });
     expect(valueOrThrow(await appendEvents(job, [byTam], tam)).refused?.problem.code).toBe('role-may-not');
     const byLea = happening(job, lea, { kind: 'tool-chosen', body });
     expect(valueOrThrow(await appendEvents(job, [byLea], lea)).refused).toBeNull();
     const record = JSON.parse(valueOrThrow(await exportRecord(job)).text);
-    expect(record.statement.tools[0].override).toEqual({
+    expect(record.statement.tools[1].override).toEqual({
       blocks: ['quarantined'],
       why: 'checked against T-1',
       by: 'Lea',
     });
   });
 
-  test('an adapter that is not in the crib as it says is refused', async () => {
+  test('an adapter described otherwise than the crib has it: the crib’s stands; one that is not there is refused', async () => {
     const lea = await person('Lea');
     const adapter = valueOrThrow(
       await addAdapter(
@@ -200,13 +207,15 @@ describe('a tool on a job', () => {
     );
     const tool = (await known((await newTool()).id)).tool as Tool;
     const { job } = await plannedJob();
-    const take = (offsetMillimetres: number) =>
+    const take = (other: object) =>
       happening(job, lea, {
         kind: 'tool-chosen',
-        body: { ...taken(tool), adapters: [{ adapter: { ...adapter, offsetMillimetres }, angleDegrees: 0 }] },
+        body: { ...taken(tool), adapters: [{ adapter: { ...adapter, ...other }, angleDegrees: 0 }] },
       });
-    expect(valueOrThrow(await appendEvents(job, [take(5)], lea)).refused?.problem.code).toBe('tool-changed');
-    expect(valueOrThrow(await appendEvents(job, [take(0)], lea)).refused).toBeNull();
+    const longer = valueOrThrow(await appendEvents(job, [take({ offsetMillimetres: 5 })], lea));
+    expect(longer.placed[0]?.body).toMatchObject({ adapters: [{ adapter }] });
+    const foreign = valueOrThrow(await appendEvents(job, [take({ id: uuidv7() })], lea));
+    expect(foreign.refused?.problem.code).toBe('tool-changed');
   });
 
   test('uses are counted from pulls, and counted again from the events', async () => {
@@ -275,21 +284,30 @@ describe('recall', () => {
   test('a voided pull was a use, and is not judged again; the progress goes by slices of days', async () => {
     const tool = await newTool();
     const job = await workedJob(tool);
-    const made = (await selectEvents(database(), job, 0)).filter(({ kind }) => kind === 'pull-made');
+    const made = (await selectEvents(database(), job, 0))
+      .map(lifted)
+      .filter(({ kind }) => kind === 'pull-made');
     const [first] = made;
+    const events = await selectEvents(database(), job, 0);
     if (first?.kind !== 'pull-made') throw new Error('no pull was made');
     const start = Date.parse(`${session(tool, [12, 12, 12]).doneOn}T12:00:00Z`);
     const later = (day: number): JobEvent => ({
       ...first,
       id: uuidv7(),
       deviceTime: new Date(start + day * 86_400_000).toISOString(),
+      clock: null,
     });
     const days = Array.from({ length: 40 }, (_, day) => later(day));
-    for (const event of [...days, later(7)]) await projectPull(database(), event);
-    const voiding = { kind: 'pull-voided', body: { pullId: days[0]?.id ?? '', why: 'twice' } };
-    // Sent twice it still takes out one.
-    for (const id of [uuidv7(), uuidv7()])
-      await projectPull(database(), { ...first, ...voiding, id } as JobEvent);
+    const voiding = {
+      ...first,
+      id: uuidv7(),
+      kind: 'pull-voided',
+      body: { pullId: days[0]?.id ?? '', why: 'twice' },
+    } as JobEvent;
+    const added = [...days, later(7), voiding];
+    const before = jobViewOf(events);
+    const after = added.reduce<JobView | null>((view, event) => applied(view, event), before) as JobView;
+    await project(database(), { kind: 'job', before, after, events: added });
     valueOrThrow(await keepSession(session(tool, [12, 12, 12]), await person('Lea')));
     const steps = await lastStep(tool.id);
     const progress = steps.filter((step) => step.kind === 'progress');

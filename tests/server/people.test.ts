@@ -5,7 +5,7 @@ import { addPerson } from '#server/services/add-person.ts';
 import { addTool } from '#server/services/add-tool.ts';
 import { changeSite } from '#server/services/change-site.ts';
 import { everyone, siteChoices } from '#server/services/read-site.ts';
-import { sessionPerson, signedIn, signOut } from '#server/services/session.ts';
+import { signedIn, signedInBy, signOut } from '#server/services/session.ts';
 import { TOOL } from '../core/job/sample-job.ts';
 import { PINS, person, tool } from './sample-site.ts';
 
@@ -20,9 +20,7 @@ describe('people', () => {
 
   test('only a lead adds people, and names can be told apart', async () => {
     const [lea, tam] = [await person('Lea'), await person('Tam')];
-    expect(code(await addPerson({ name: 'Nia', role: 'technician', pin: '9999' }, tam))).toBe(
-      'role-may-not',
-    );
+    expect(code(await addPerson({ name: 'Nia', role: 'technician', pin: '9999' }, tam))).toBe('role-may-not');
     expect(code(await addPerson({ name: 'Tam', role: 'technician', pin: '9999' }, lea))).toBe('name-taken');
     expect((await everyone()).filter(({ name }) => name === 'Tam')).toHaveLength(1);
   });
@@ -39,9 +37,9 @@ describe('sessions', () => {
     const tam = await person('Tam');
     const { token, person: who } = valueOrThrow(await signedIn(tam.id, PINS.Tam));
     expect(who).toEqual(tam);
-    expect(await sessionPerson(token)).toEqual(tam);
+    expect(await signedInBy(token)).toMatchObject({ person: tam });
     await signOut(token);
-    expect(await sessionPerson(token)).toBeNull();
+    expect(await signedInBy(token)).toBeNull();
   });
 
   test('the token itself is not in the database', async () => {
@@ -55,8 +53,8 @@ describe('sessions', () => {
     const tam = await person('Tam');
     const { token } = valueOrThrow(await signedIn(tam.id, PINS.Tam));
     await database().query("UPDATE sessions SET expires_at = '2020-01-01'");
-    expect(await sessionPerson(token)).toBeNull();
-    expect(await sessionPerson('never there')).toBeNull();
+    expect(await signedInBy(token)).toBeNull();
+    expect(await signedInBy('never there')).toBeNull();
   });
 
   test('wrong PINs count down, lock for a while even for the right one, and longer after that', async () => {

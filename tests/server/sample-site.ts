@@ -1,14 +1,16 @@
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, inject } from 'vitest';
 import { judgePull } from '#core/command/judge-pull.ts';
+import { jobViewOf } from '#core/event/apply.ts';
 import { type JobEvent, type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
+import { lifted } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { CAUTION_IDS } from '#core/job/cautions.ts';
 import { terminalLines } from '#core/job/terminal-list.ts';
 import type { Person } from '#core/people/person.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
-import { foldJob, type JobView } from '#core/view/job-view.ts';
+import type { JobView } from '#core/view/job-view.ts';
 import { wantedSetting } from '#core/view/wanted-setting.ts';
 import { closeDatabase, database } from '#server/database/pool.ts';
 import { selectEvents } from '#server/queries/events.ts';
@@ -59,10 +61,9 @@ export const newJob = (list = LIST) => ({
 
 /** A planned job in the database. */
 export const plannedJob = async (list = LIST): Promise<JobEvent> =>
-  valueOrThrow(await planJob(newJob(list), await person('Lea')));
+  lifted(valueOrThrow(await planJob(newJob(list), await person('Lea'))));
 
-export const stateOf = async (job: string): Promise<JobView> =>
-  valueOrThrow(foldJob(await jobEvents(job, 0)));
+export const stateOf = async (job: string): Promise<JobView> => jobViewOf(await jobEvents(job, 0)) as JobView;
 
 export const happening = (job: string, by: Person, what: JobHappening): UnplacedEvent =>
   unplacedEvent({ id: uuidv7(), job, deviceTime: '2026-11-02T08:01:00.000Z', person: by }, what);
@@ -77,8 +78,11 @@ export const readyEvents = async (job: string, by: Person): Promise<readonly Unp
 export const pullEvents = (state: JobView, position: string, by: Person): readonly UnplacedEvent[] => {
   const wanted = valueOrThrow(wantedSetting(state, fastenerAt(state, position) as FastenerView));
   const setting = { text: wanted.text, value: wanted.setting, unit: 'lbf.in' } as const;
+  const inHand = state.takenTools.get(state.tool?.id ?? '');
+  const takenTools = new Map(state.takenTools);
+  if (state.tool && inHand) takenTools.set(state.tool.id, { ...inHand, setting });
   const judged = judgePull(
-    { ...state, setting },
+    { ...state, setting, takenTools },
     { position, method: 'click', readingText: null, readingStands: false },
   );
   return [

@@ -1,15 +1,32 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { jobEventSchema, unplacedEventSchema } from '#core/event/event.ts';
+import { EVENT_KINDS } from '#core/event/kinds.ts';
+import type { PlannedRequirement } from '#core/job/plan.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
 import { openApiText } from '#wire/openapi.ts';
 import { newPersonSchema } from '#wire/person.ts';
 import { newToolSchema } from '#wire/tool.ts';
-import { SampleJob, TOOL } from '../core/job/sample-job.ts';
+import { INSPECTOR, LEAD, SampleJob, samplePlan, TOOL } from '../core/job/sample-job.ts';
+
+const [, moved] = samplePlan(['22 in-lb', '12 to 16 in-lb']).fasteners.map(({ requirement }) => requirement);
+const check = {
+  position: '1',
+  purpose: 'check',
+  method: 'first-movement',
+  toolId: TOOL.id,
+  reading: { text: '22.5', value: 22.5, unit: 'lbf.in' },
+  note: '',
+  tool: { code: 'T-1', serial: 'S-1', calibrationDueOn: '2027-01-10' },
+  lowNewtonMetres: 0,
+  highNewtonMetres: 0,
+  isInside: false,
+} as const;
 
 const everyKind = () => {
-  const job = new SampleJob().ready().pull('1', 'over-shot');
+  const job = new SampleJob(undefined, {}, 1).ready().pull('1', 'over-shot');
+  job.happen({ kind: 'rules-moved', body: { from: 1, to: 2, why: 'newer', differing: [] } }, LEAD);
   job.happen({ kind: 'fastener-loosened', body: { position: '1' } });
   job.pull('1').happen({ kind: 'witness-marked', body: { position: '1' } });
   job
@@ -17,16 +34,26 @@ const everyKind = () => {
     .happen({ kind: 'pull-voided', body: { pullId: job.state.lastPull?.eventId ?? '', why: 'wrong one' } });
   job.happen({ kind: 'left-open', body: { position: '2', why: 'spare' } });
   job.happen({ kind: 'left-open', body: { position: '3', why: 'spare' } });
-  job.signBoth().happen({ kind: 'job-reopened', body: { why: 'loose' } }, {
-    ...job.state.signatures[1]?.person,
-  } as never);
+  job.happen({
+    kind: 'requirement-moved',
+    body: { position: '3', requirement: moved as PlannedRequirement, why: 'revised' },
+  });
+  const torque = { text: '2.0', value: 2, unit: 'lbf.in' } as const;
+  job.happen({ kind: 'run-on-measured', body: { position: '3', torque } });
+  job.happen({ kind: 'left-open', body: { position: '3', why: 'spare' } });
+  job.signBoth().happen({ kind: 'fastener-checked', body: check });
+  const recall = { sessionId: TOOL.id, toolCode: 'T-1', what: 'accept', why: 'inside', outside: 0 };
+  job.happen({ kind: 'recall-noted', body: recall }, LEAD);
+  job.happen({ kind: 'job-reopened', body: { why: 'loose' } }, INSPECTOR);
   return job;
 };
 
 describe('events cross the boundary whole', () => {
   test('every kind of event passes its schema unchanged, unplaced and placed', () => {
     const job = everyKind();
-    expect(new Set(job.events.map(({ kind }) => kind)).size).toBe(11);
+    expect([...new Set(job.events.map(({ kind }) => kind))].sort()).toEqual(
+      ['job-planned', ...Object.keys(EVENT_KINDS)].sort(),
+    );
     for (const event of job.events)
       expect(unplacedEventSchema.parse(JSON.parse(JSON.stringify(event)))).toEqual(event);
     for (const event of job.chain())
@@ -37,7 +64,7 @@ describe('events cross the boundary whole', () => {
     { name: 'a kind that does not exist', change: { kind: 'job-forgotten' } },
     { name: 'a body of another kind', change: { body: { position: '1' } } },
     { name: 'a field more', change: { note: 'x' } },
-    { name: 'another version', change: { schemaVersion: 2 } },
+    { name: 'another version', change: { schemaVersion: 3 } },
     { name: 'a time without its zone', change: { deviceTime: '2026-11-02T08:00:00.000' } },
     { name: 'a time in seconds', change: { deviceTime: '2026-11-02T08:00:00Z' } },
     { name: 'an id that is none', change: { id: '42' } },

@@ -82,8 +82,10 @@ export const judgement = (
 
 /** What can't be true of a pull, whatever stands against it. Refuses: unknown-position, no-click, reading-out-of-bounds, claim-untrue. */
 const impossible = (job: JobView, said: PullSaid, rules: Rules): JobRefusal | null => {
-  const { position, method, toolId, setting, reading } = said;
+  const { position, pass, method, toolId, setting, reading } = said;
   if (!fastenerAt(job, position)) return { code: 'unknown-position', position };
+  // Every plan so far is worked in one round.
+  if (pass !== 1) return { code: 'claim-untrue', field: 'pass' };
   const isBare = toolId === null && setting === null && reading === null;
   if (method === 'by-feel') return isBare ? null : { code: 'claim-untrue', field: 'toolId' };
   if (toolId === null || setting === null) return { code: 'claim-untrue', field: 'toolId' };

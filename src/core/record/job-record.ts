@@ -1,5 +1,5 @@
 import { jobViewOf } from '../event/apply.ts';
-import { isKnownVersion } from '../event/event-forms.ts';
+import { inKeyOrder, isKnownVersion } from '../event/event-forms.ts';
 import { type KeptEvent, lifted } from '../event/lifted.ts';
 import type { Seal } from '../ledger/seal.ts';
 import { type JobStatement1, jobStatement1, type ToolTaken } from './statement-1.ts';
@@ -38,7 +38,7 @@ const toolsTaken = (events: readonly KeptEvent[]): readonly ToolTaken[] =>
   });
 
 /** The statement that a job's events prove, in the form of their record's version; null for events that plan no job, or that this code can't read. */
-export const provenStatement = (events: readonly KeptEvent[]): JobRecord['statement'] | null => {
+const provenStatement = (events: readonly KeptEvent[]): JobRecord['statement'] | null => {
   if (!events.every(isKnownVersion)) return null;
   const job = jobViewOf(events);
   if (!job) return null;
@@ -48,18 +48,23 @@ export const provenStatement = (events: readonly KeptEvent[]): JobRecord['statem
     : jobStatement2(job, tools, events.map(lifted));
 };
 
-/** The record of a job, from its events in the one order of their keys. */
+/** The one record of a job's events under a seal, every key in its order; null for events that plan no job or are not of the form they say. */
 export const jobRecord = (
-  statement: JobRecord['statement'],
-  events: readonly KeptEvent[],
+  kept: readonly KeptEvent[],
   { site, job, headSequence, headHash, sealedAt, publicKey, signature }: Seal,
-): JobRecord => ({
-  format: RECORD_FORMAT,
-  version: recordVersion(events),
-  statement,
-  events,
-  seal: { site, job, headSequence, headHash, sealedAt, publicKey, signature },
-});
+): JobRecord | null => {
+  const events = kept.flatMap((event) => inKeyOrder(event) ?? []);
+  const statement = events.length === kept.length ? provenStatement(events) : null;
+  return (
+    statement && {
+      format: RECORD_FORMAT,
+      version: recordVersion(events),
+      statement,
+      events,
+      seal: { site, job, headSequence, headHash, sealedAt, publicKey, signature },
+    }
+  );
+};
 
 /** The one text of a record. The verifier takes no other, because a digit past what a number can hold would change the text and not the value. */
 export const recordText = (record: unknown): string => `${JSON.stringify(record, null, 2)}\n`;

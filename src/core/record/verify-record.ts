@@ -8,7 +8,7 @@ import { sha256Hex, type TextHash } from '../ledger/canonical.ts';
 import { type ChainFinding, firstBreak } from '../ledger/hash-chain.ts';
 import { isSealIntact, keyFingerprint, type Seal, sealedHead } from '../ledger/seal.ts';
 import { accepted, type Result, refused } from '../result.ts';
-import { jobRecord, provenStatement, RECORD_FORMAT, RECORD_VERSIONS, recordText } from './job-record.ts';
+import { jobRecord, RECORD_FORMAT, RECORD_VERSIONS, recordText } from './job-record.ts';
 
 /** Why a record does not hold. Each names the event where it is about one. */
 export type RecordFinding =
@@ -146,17 +146,18 @@ export const verifyRecord = (
   const rulesMissing = findings.flatMap((each) => (each.code === 'rules-unknown' ? [each.number] : []));
   const others = findings.filter(({ code }) => code !== 'rules-unknown');
   if (others.length > 0) return refused({ code: 'does-not-follow', findings: others });
-  const statement = provenStatement(events.value);
-  if (!statement) return refused({ code: 'not-a-record' });
-  const proven = recordText(jobRecord(statement, events.value, seal.data));
-  if (proven !== text) {
+  const proven = jobRecord(events.value, seal.data);
+  if (!proven) return refused({ code: 'not-a-record' });
+  const { statement } = proven;
+  const provenText = recordText(proven);
+  if (provenText !== text) {
     const stated = record.value.statement;
     const isObject = stated !== null && typeof stated === 'object';
     const field = isObject ? differingField(JSON.parse(JSON.stringify(statement)), stated) : 'statement';
     return refused(
       field
         ? { code: 'statement-differs', field }
-        : { code: 'text-altered', line: firstDifferentLine(proven, text) },
+        : { code: 'text-altered', line: firstDifferentLine(provenText, text) },
     );
   }
   return accepted({

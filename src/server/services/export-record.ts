@@ -1,10 +1,9 @@
 import Papa from 'papaparse';
 import { jobViewOf } from '#core/event/apply.ts';
-import { inKeyOrder } from '#core/event/event-forms.ts';
 import type { KeptEvent } from '#core/event/lifted.ts';
 import { Fault } from '#core/fault.ts';
 import { sealed } from '#core/ledger/seal.ts';
-import { jobRecord, provenStatement, recordText } from '#core/record/job-record.ts';
+import { jobRecord, recordText } from '#core/record/job-record.ts';
 import { pullRows } from '#core/record/pull-rows.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { JobView } from '#core/view/job-view.ts';
@@ -28,12 +27,6 @@ const wholeJob = async (jobId: string): Promise<Result<WholeJob, Problem>> => {
 /** A file to be saved. */
 export type ExportedFile = { readonly name: string; readonly type: string; readonly text: string };
 
-const ordered = (event: KeptEvent): KeptEvent => {
-  const known = inKeyOrder(event);
-  if (!known) throw new Fault(`event ${event.id} has not the form of its version`);
-  return known;
-};
-
 /** The whole record of a job, its chain checked from the first event to the head and sealed now. Refuses: not-found, ledger-broken. */
 export const exportRecord = async (jobId: string): Promise<Result<ExportedFile, Problem>> => {
   const job = await wholeJob(jobId);
@@ -44,13 +37,12 @@ export const exportRecord = async (jobId: string): Promise<Result<ExportedFile, 
     { site, job: jobId, headSequence: last.sequence, headHash: last.hash, sealedAt: now() },
     await selectSealingKey(database()),
   );
-  const events = job.value.events.map(ordered);
-  const statement = provenStatement(events);
-  if (!statement) throw new Fault(`the events of job ${jobId} state nothing`);
+  const record = jobRecord(job.value.events, seal);
+  if (!record) throw new Fault(`the events of job ${jobId} are not of the form they say`);
   return accepted({
     name: `jentik-job-${view.plan.number}.json`,
     type: 'application/json',
-    text: recordText(jobRecord(statement, events, seal)),
+    text: recordText(record),
   });
 };
 

@@ -2,8 +2,10 @@ import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import { CAUTION_IDS } from '#core/job/cautions.ts';
 import type { PullBody } from '#core/job/pull.ts';
+import { audit } from '#core/ledger/audit.ts';
 import { fromNewtonMetres, newtonMetres } from '#core/torque/unit.ts';
 import { fastenerAt } from '#core/view/bench.ts';
+import { targetOrNull } from '#core/view/fastener-target.ts';
 import { nextAction } from '#core/view/next-action.ts';
 import { comingPositions, jobProgress, jobStage, openItems } from '#core/view/open-items.ts';
 import { SampleJob, TOOL, taken } from './sample-job.ts';
@@ -104,8 +106,11 @@ describe('from the plan to the first pull', () => {
 
   test('with the class’s tolerance, acceptance comes with the tool, and stays for what was judged', () => {
     const job = new SampleJob(['20 in-lb', '20 in-lb'], { nominalTolerance: 'tool-class' }).ready();
-    const low = (position: string) =>
-      fromNewtonMetres(fastenerAt(job.state, position)?.target.low ?? newtonMetres(0), 'lbf.in');
+    const low = (position: string) => {
+      const fastener = fastenerAt(job.state, position);
+      const target = fastener && targetOrNull(job.state, fastener);
+      return fromNewtonMetres(target?.low ?? newtonMetres(0), 'lbf.in');
+    };
     // Derived: 20 − 6 % = 18.8; with a 4 % tool 19.2.
     expect(low('1')).toBeCloseTo(18.8, 9);
     job.pull('1');
@@ -205,10 +210,12 @@ describe('twelve times off', () => {
     });
   });
 
-  test('an event that skips the question is refused', () => {
+  test('one that skipped the question is recorded, without a verdict', () => {
     const job = new SampleJob().ready().setFor('1');
     const body = { ...valueOrThrow(job.judge('1', 'reading', '264', true)), readingStands: false };
-    expect(refusalCode(job.try({ kind: 'pull-made', body }))).toBe('mix-up-question');
+    expect(job.try({ kind: 'pull-made', body })).toMatchObject({
+      value: { body: { outcome: 'no-verdict', objections: [{ code: 'mix-up-question', about: '264' }] } },
+    });
   });
 });
 
@@ -219,16 +226,38 @@ describe('a verdict can’t be claimed, only worked out', () => {
     ['lowNewtonMetres', { lowNewtonMetres: 1 }],
     ['targetNewtonMetres', { targetNewtonMetres: 2.4 }],
     ['standardUncertaintyNewtonMetres', { standardUncertaintyNewtonMetres: 0.01 }],
-    ['toolId', { toolId: '0190a000-0000-7000-8000-0000000000a9' }],
-    ['setting', { setting: { text: '22.5', value: 22.5, unit: 'lbf.in' } }],
-    ['pass', { pass: 2 }],
   ];
-  test.each(claims)('%s', (field, claim) => {
+  test.each(claims)('%s: what is worked out stands, and the record is audited by it', (field, claim) => {
     const job = new SampleJob().ready().setFor('1');
-    const body = { ...valueOrThrow(job.judge('1', 'reading', '25')), ...claim };
-    expect(job.try({ kind: 'pull-made', body })).toMatchObject({
-      refusal: { code: 'judgement-differs', field },
+    const judged = valueOrThrow(job.judge('1', 'reading', '25'));
+    const body = { ...judged, ...claim };
+    expect(job.try({ kind: 'pull-made', body })).toEqual({
+      ok: true,
+      value: { kind: 'pull-made', body: judged },
     });
+    job.events.push(job.event({ kind: 'pull-made', body }));
+    expect(audit(job.chain())).toMatchObject([{ sequence: 5, code: 'judgement-differs', field }]);
+  });
+
+  test.each([
+    ['another pass than there is', { pass: 2 }, 'claim-untrue'],
+    [
+      'a reading in another unit than the tool shows',
+      { reading: { text: '25', value: 25, unit: 'N.m' } },
+      'claim-untrue',
+    ],
+    ['a pull by feel with a tool', { method: 'by-feel' }, 'claim-untrue'],
+    ['a click that reads something else than the setting', { method: 'click' }, 'claim-untrue'],
+    [
+      'a reading past what any tool shows',
+      { reading: { text: '9999', value: 9999, unit: 'lbf.in' } },
+      'reading-out-of-bounds',
+    ],
+    ['a position the job has not', { position: '9' }, 'unknown-position'],
+  ] as const)('%s can’t be true, and is refused', (_, claim, expected) => {
+    const job = new SampleJob().ready().setFor('1');
+    const body: PullBody = { ...valueOrThrow(job.judge('1', 'reading', '25')), ...claim };
+    expect(refusalCode(job.try({ kind: 'pull-made', body }))).toBe(expected);
   });
 });
 

@@ -1,18 +1,23 @@
 import { v7 as uuidv7 } from 'uuid';
+import { commandOf, decide, knewOf } from '#core/command/decide.ts';
 import { judgePull } from '#core/command/judge-pull.ts';
-import { type JobEvent, type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
+import { knowingNothing } from '#core/command/known.ts';
+import { applied, jobViewOf } from '#core/event/apply.ts';
+import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { CAUTION_IDS } from '#core/job/cautions.ts';
-import { nextJobState } from '#core/job/next-state.ts';
 import type { JobPlan } from '#core/job/plan.ts';
 import type { PullMethod } from '#core/job/pull.ts';
+import type { SignatureMeaning } from '#core/job/signature.ts';
 import { EMPTY_HEAD, placedEvent } from '#core/ledger/hash-chain.ts';
 import type { Person } from '#core/people/person.ts';
 import { readRequirement } from '#core/requirement/read-requirement.ts';
+import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
-import { foldJob, type JobView } from '#core/view/job-view.ts';
+import type { JobView } from '#core/view/job-view.ts';
 import { isSetFor, wantedSetting } from '#core/view/wanted-setting.ts';
 
 /** People, a tool and a job made up for the tests. */
@@ -66,7 +71,12 @@ export const JOB_ID = '0190a000-0000-7000-8000-0000000000b1';
 const START_MS = Date.parse('2026-11-02T08:00:00.000Z');
 
 /** A plan whose fasteners carry the given printed requirements, at positions 1, 2, 3 … */
-export const samplePlan = (requirements: readonly string[], schools: Partial<Schools> = {}): JobPlan => ({
+export const samplePlan = (
+  requirements: readonly string[],
+  schools: Partial<Schools> = {},
+  rules: number = NEWEST_RULES.number,
+): JobPlan => ({
+  rules,
   number: '0001',
   title: 'Sample cabinet',
   seenFrom: 'from the door',
@@ -91,6 +101,12 @@ export const samplePlan = (requirements: readonly string[], schools: Partial<Sch
   })),
 });
 
+/** How the site receives an event at the moment it happens. */
+export const receiptAt = (at: string) => ({
+  clock: { device: null, offsetMilliseconds: 0, correctedTime: at, finding: null },
+  serverTime: at,
+});
+
 /** A job that happens step by step: each call adds an event and answers the state after it. Throws when the fold refuses. */
 export class SampleJob {
   static readonly cautions = CAUTION_IDS;
@@ -100,10 +116,11 @@ export class SampleJob {
   constructor(
     requirements: readonly string[] = ['20 to 24 in-lb', '20 to 24 in-lb', 'max 32 in-lb'],
     schools: Partial<Schools> = {},
+    rules: number = NEWEST_RULES.number,
   ) {
-    const event = this.event({ kind: 'job-planned', body: samplePlan(requirements, schools) });
+    const event = this.event({ kind: 'job-planned', body: samplePlan(requirements, schools, rules) });
     this.events.push(event);
-    this.state = valueOrThrow(nextJobState(null, event));
+    this.state = this.after(null, event);
   }
 
   event(happening: JobHappening, person: Person = TECHNICIAN): UnplacedEvent {
@@ -114,13 +131,23 @@ export class SampleJob {
     );
   }
 
+  /** What a person's bench decides; the known of the event itself is what was known. */
+  decide(job: JobView | null, happening: JobHappening, person: Person = TECHNICIAN) {
+    return decide(job, commandOf(happening), { ...knowingNothing(person), ...knewOf(happening) });
+  }
+
+  private after(job: JobView | null, event: UnplacedEvent): JobView {
+    valueOrThrow(this.decide(job, event, event.person));
+    return applied(job, event) as JobView;
+  }
+
   try(happening: JobHappening, person: Person = TECHNICIAN) {
-    return nextJobState(this.state, this.event(happening, person));
+    return this.decide(this.state, happening, person);
   }
 
   happen(happening: JobHappening, person: Person = TECHNICIAN): JobView {
-    const event = this.event(happening, person);
-    this.state = valueOrThrow(nextJobState(this.state, event));
+    const event = this.event(valueOrThrow(this.try(happening, person)), person);
+    this.state = applied(this.state, event) as JobView;
     this.events.push(event);
     return this.state;
   }
@@ -163,9 +190,17 @@ export class SampleJob {
     return this;
   }
 
+  /** Signs for where the chain stands. */
+  sign(meaning: SignatureMeaning, person: Person): this {
+    const last = this.chain().at(-1);
+    const head = { sequence: last?.sequence ?? 1, hash: last?.hash ?? '' };
+    this.happen({ kind: 'job-signed', body: { meaning, head, madeNoPull: false } }, person);
+    return this;
+  }
+
   signBoth(): this {
-    this.happen({ kind: 'job-signed', body: { meaning: 'done' } }, TECHNICIAN);
-    this.happen({ kind: 'job-signed', body: { meaning: 'inspected' } }, INSPECTOR);
+    this.sign('done', TECHNICIAN);
+    this.sign('inspected', INSPECTOR);
     return this;
   }
 
@@ -174,16 +209,16 @@ export class SampleJob {
   }
 
   /** The events placed in a chain, as a server would. */
-  chain(): readonly JobEvent[] {
+  chain(): readonly KeptEvent[] {
     let head = EMPTY_HEAD;
     return this.events.map((event) => {
-      const placed = placedEvent(event, head, event.deviceTime);
+      const placed = placedEvent(event, head, receiptAt(event.deviceTime));
       head = { sequence: placed.sequence, hash: placed.hash };
       return placed;
     });
   }
 
   refolded(): JobView {
-    return valueOrThrow(foldJob(this.events));
+    return jobViewOf(this.chain()) as JobView;
   }
 }

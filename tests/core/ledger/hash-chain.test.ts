@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { describe, expect, test } from 'vitest';
-import type { JobEvent } from '#core/event/event.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
 import { canonicalText, sha256Hex } from '#core/ledger/canonical.ts';
 import { eventHash, firstBreak, GENESIS_HASH } from '#core/ledger/hash-chain.ts';
 import { SampleJob } from '../job/sample-job.ts';
@@ -57,8 +57,8 @@ describe('FIPS 180-4: SHA-256', () => {
 
 describe('the chain', () => {
   const chain = () => new SampleJob().ready().pullAll().chain();
-  const changed = (events: readonly JobEvent[], index: number, change: Partial<JobEvent>) =>
-    events.map((event, at) => (at === index ? ({ ...event, ...change } as JobEvent) : event));
+  const changed = (events: readonly KeptEvent[], index: number, change: Partial<KeptEvent>) =>
+    events.map((event, at) => (at === index ? ({ ...event, ...change } as KeptEvent) : event));
 
   test('holds as it was made, from the genesis hash', () => {
     const events = chain();
@@ -76,39 +76,39 @@ describe('the chain', () => {
       { deviceTime: '2026-01-01T00:00:00.000Z' },
       { sequence: 2 },
       { id: 'x' },
-      { schemaVersion: 2 },
+      { schemaVersion: 3 },
     ])
-      expect(eventHash({ ...event, ...change } as JobEvent)).not.toBe(event.hash);
+      expect(eventHash({ ...event, ...change } as KeptEvent)).not.toBe(event.hash);
   });
 
   test.each([
     {
       name: 'a changed body',
-      break: (e: readonly JobEvent[]) => changed(e, 3, { body: { position: '2' } } as never),
+      break: (e: readonly KeptEvent[]) => changed(e, 3, { body: { position: '2' } } as never),
       at: 4,
       problem: 'hash',
     },
     {
       name: 'a changed time',
-      break: (e: readonly JobEvent[]) => changed(e, 2, { serverTime: '2026-01-01T00:00:00.000Z' }),
+      break: (e: readonly KeptEvent[]) => changed(e, 2, { serverTime: '2026-01-01T00:00:00.000Z' }),
       at: 3,
       problem: 'hash',
     },
     {
       name: 'an event taken out',
-      break: (e: readonly JobEvent[]) => e.filter((_, index) => index !== 2),
+      break: (e: readonly KeptEvent[]) => e.filter((_, index) => index !== 2),
       at: 3,
       problem: 'sequence',
     },
     {
       name: 'two in the wrong order',
-      break: (e: readonly JobEvent[]) => [e[1], e[0], ...e.slice(2)] as JobEvent[],
+      break: (e: readonly KeptEvent[]) => [e[1], e[0], ...e.slice(2)] as KeptEvent[],
       at: 1,
       problem: 'sequence',
     },
     {
       name: 'another hash before it',
-      break: (e: readonly JobEvent[]) => changed(e, 1, { previousHash: GENESIS_HASH }),
+      break: (e: readonly KeptEvent[]) => changed(e, 1, { previousHash: GENESIS_HASH }),
       at: 2,
       problem: 'previous-hash',
     },
@@ -118,7 +118,7 @@ describe('the chain', () => {
 
   test('an event rehashed by hand breaks the next one', () => {
     const events = chain();
-    const event = { ...(events[3] as JobEvent), serverTime: '2026-01-01T00:00:00.000Z' };
+    const event = { ...(events[3] as KeptEvent), serverTime: '2026-01-01T00:00:00.000Z' };
     const forged = { ...event, hash: eventHash(event) };
     expect(firstBreak(changed(events, 3, forged))).toMatchObject({ sequence: 5, problem: 'previous-hash' });
   });

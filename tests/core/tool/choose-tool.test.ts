@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { RULES_1 } from '#core/rules/1/rules.ts';
 import { rankedTools, type ToolWanted, toolToBuy } from '#core/tool/choose-tool.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { NO_FACTS, toolBlocks } from '#core/tool/tool-standing.ts';
@@ -25,6 +26,7 @@ const rank = (tools: readonly Tool[], what = wanted()) =>
     tools.map((each) => ({ tool: each, blocks: [], standsAt: null })),
     what,
     'nearest-inside',
+    RULES_1,
   );
 const out = (one: Tool, what = wanted()) => rank([one], what).out[0]?.because;
 
@@ -131,6 +133,7 @@ describe('why a tool is out', () => {
       [{ tool: tool('a', 2, 20), blocks: ['quarantined'], standsAt: null }],
       wanted(),
       'nearest-inside',
+      RULES_1,
     );
     expect(all[0]?.because).toEqual(['quarantined']);
   });

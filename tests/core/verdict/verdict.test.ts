@@ -75,21 +75,30 @@ describe('JCGM 100:2008, 4.3.7 and 5.1.2: uncertainty of one pull', () => {
     const u = pullStandardUncertainty(
       newtonMetres(10),
       tool(6, 0, { calibration: { sessionId: '', points, usable: null } }),
+      'counted',
     );
     // Derived: 0.1, 0.1 and 0.3/√3 = 0.173205 N·m; √(0.01 + 0.01 + 0.03) = 0.223607.
     expect(u).toBeCloseTo(0.223607, 6);
   });
 
+  test('JCGM 100:2008, 3.2.4: a known error that is corrected is no part of it', () => {
+    const points = [{ torqueNewtonMetres: 10, errorPercent: 3, deviationPercent: 1, expandedPercent: 2 }];
+    const calibrated = tool(6, 0, { calibration: { sessionId: '', points, usable: null } });
+    // Derived: √(0.1² + 0.1²) = 0.141421 N·m.
+    expect(pullStandardUncertainty(newtonMetres(10), calibrated, 'corrected')).toBeCloseTo(0.141421, 6);
+  });
+
   test('6 % of 22 with a graduation of 0.5', () => {
     // Derived: a = 1.32, a/√3 = 0.762102; d = 0.1, d/√12 = 0.028868; √(0.580800 + 0.000833) = 0.762649.
-    expect(pullStandardUncertainty(newtonMetres(22), tool(6, 0.5))).toBeCloseTo(0.762649, 6);
+    expect(pullStandardUncertainty(newtonMetres(22), tool(6, 0.5), 'counted')).toBeCloseTo(0.762649, 6);
   });
 
   test('property: it grows with the torque, the limit and the graduation', () => {
     const positive = fc.double({ min: 0.1, max: 100, noNaN: true });
     fc.assert(
       fc.property(positive, positive, positive, (torque, limit, graduation) => {
-        const u = (t: number, l: number, g: number) => pullStandardUncertainty(newtonMetres(t), tool(l, g));
+        const u = (t: number, l: number, g: number) =>
+          pullStandardUncertainty(newtonMetres(t), tool(l, g), 'counted');
         expect(u(torque * 2, limit, graduation)).toBeGreaterThan(u(torque, limit, graduation));
         expect(u(torque, limit * 2, graduation)).toBeGreaterThan(u(torque, limit, graduation));
         expect(u(torque, limit, graduation * 2)).toBeGreaterThan(u(torque, limit, graduation));

@@ -1,0 +1,177 @@
+import { spawnSync } from 'node:child_process';
+import { createConnection } from 'mysql2/promise';
+import { v7 as uuidv7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
+import { judgePull } from '#core/command/judge-pull.ts';
+import { jobViewOf } from '#core/event/apply.ts';
+import { type JobHappening, unplacedEvent } from '#core/event/event.ts';
+import { valueOrThrow } from '#core/fault.ts';
+import { keyFingerprint, sealingPublicKey } from '#core/ledger/seal.ts';
+import type { Person } from '#core/people/person.ts';
+import type { JobRecord } from '#core/record/job-record.ts';
+import { verifyRecord } from '#core/record/verify-record.ts';
+import { fastenerAt } from '#core/view/bench.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { unexplainedItems } from '#core/view/open-items.ts';
+import { isSetFor, wantedSetting } from '#core/view/wanted-setting.ts';
+import { appendEvents } from '#server/append/append-events.ts';
+import { closeDatabase, database } from '#server/database/pool.ts';
+import { selectEvents } from '#server/queries/events.ts';
+import { exportRecord } from '#server/services/export-record.ts';
+import { allJobs, everyone } from '#server/services/read-site.ts';
+import { bringProjectionsUpToDate, rebuildProjections } from '#server/services/rebuild-projections.ts';
+import { signJob } from '#server/services/sign-job.ts';
+import { cribTools } from '#server/services/tool-crib.ts';
+import { demoPeople } from '../../scripts/site/fill-demo.ts';
+import { migrate } from '../../scripts/site/migrate.ts';
+import { GOLDEN_KEY, goldenRecords, unpacked } from '../golden/golden.ts';
+
+const expectedKey = keyFingerprint(sealingPublicKey(GOLDEN_KEY));
+
+beforeAll(async () => {
+  const owner = new URL(inject('ownerUrl'));
+  const connection = await createConnection(inject('ownerUrl'));
+  await connection.query('DROP DATABASE IF EXISTS golden');
+  await connection.query('CREATE DATABASE golden CHARACTER SET utf8mb4');
+  await connection.end();
+  const loaded = spawnSync(
+    'mariadb',
+    [
+      '--no-defaults',
+      '--host=127.0.0.1',
+      `--port=${owner.port}`,
+      `--user=${owner.username}`,
+      `--password=${owner.password}`,
+      'golden',
+    ],
+    { input: unpacked(1, 'site.sql.gz') },
+  );
+  if (loaded.status !== 0) throw new Error(String(loaded.stderr));
+  delete process.env['JENTIK_APP_DATABASE_URL'];
+  await migrate(inject('ownerUrl'), 'golden', async (appUrl) => {
+    process.env['JENTIK_APP_DATABASE_URL'] = appUrl;
+    expect(await bringProjectionsUpToDate()).toEqual([]);
+  });
+});
+afterAll(closeDatabase);
+
+const personNamed = async (name: string): Promise<Person> =>
+  (await everyone()).find((person) => person.name === name) as Person;
+
+const send = async (job: string, by: Person, happening: JobHappening): Promise<void> => {
+  const at = { id: uuidv7(), job, deviceTime: new Date().toISOString(), person: by };
+  const { refused } = valueOrThrow(await appendEvents(job, [unplacedEvent(at, happening)], by));
+  expect(refused).toBeNull();
+};
+
+const viewOf = async (job: string): Promise<JobView> =>
+  jobViewOf(await selectEvents(database(), job, 0)) as JobView;
+
+const sign = async (job: string, name: string, meaning: 'done' | 'inspected'): Promise<void> => {
+  const last = (await selectEvents(database(), job, 0)).at(-1);
+  valueOrThrow(
+    await signJob(job, {
+      eventId: uuidv7(),
+      personId: (await personNamed(name)).id,
+      pin: demoPeople().find((person) => person.name === name)?.pin ?? '',
+      meaning,
+      head: { sequence: last?.sequence ?? 1, hash: last?.hash ?? '' },
+      madeNoPull: true,
+      deviceTime: new Date().toISOString(),
+    }),
+  );
+};
+
+/** Works a job to its end: every fastener that can be is pulled, what can't be is left open with a reason. */
+const workToTheEnd = async (job: string, by: Person): Promise<void> => {
+  const before = await viewOf(job);
+  const crib = (await cribTools()).find(({ tool, blocks }) => tool.code === 'TS-07' && blocks.length === 0);
+  if (before.tool === null && crib)
+    await send(job, by, {
+      kind: 'tool-chosen',
+      body: { tool: crib.tool, adapters: [], blocks: [], override: null },
+    });
+  if (before.cautions === null)
+    await send(job, by, {
+      kind: 'cautions-confirmed',
+      body: { cautions: (await import('#core/job/cautions.ts')).CAUTION_IDS },
+    });
+  for (const { position } of unexplainedItems(before)) {
+    let view = await viewOf(job);
+    const fastener = fastenerAt(view, position);
+    if (fastener?.isPastLimit) await send(job, by, { kind: 'fastener-loosened', body: { position } });
+    view = await viewOf(job);
+    const again = fastenerAt(view, position);
+    const wanted = again && wantedSetting(view, again);
+    if (view.tool && wanted?.ok && !isSetFor(view, wanted.value)) {
+      const setting = { text: wanted.value.text, value: wanted.value.setting, unit: view.tool.scale.unit };
+      await send(job, by, { kind: 'tool-set', body: { toolId: view.tool.id, setting } });
+      view = await viewOf(job);
+    }
+    const judged = judgePull(view, { position, method: 'click', readingText: null, readingStands: false });
+    if (judged.ok) await send(job, by, { kind: 'pull-made', body: judged.value });
+    if (fastenerAt(await viewOf(job), position)?.status !== 'in')
+      await send(job, by, { kind: 'left-open', body: { position, why: 'no tool for it today' } });
+  }
+};
+
+describe('a database filled by commit 24c9d90', () => {
+  test('exports every job with the events and the statement it had then, under a seal that verifies', async () => {
+    const golden = new Map(
+      goldenRecords(1).map(({ text }) => {
+        const record = JSON.parse(text) as JobRecord;
+        return [record.seal.job, record] as const;
+      }),
+    );
+    const jobs = await allJobs();
+    expect(jobs.map(({ id }) => id).sort()).toEqual([...golden.keys()].sort());
+    for (const { id } of jobs) {
+      const { text } = valueOrThrow(await exportRecord(id));
+      const { events, statement, version } = JSON.parse(text) as JobRecord;
+      expect(JSON.stringify(events)).toBe(JSON.stringify(golden.get(id)?.events));
+      expect(JSON.stringify(statement)).toBe(JSON.stringify(golden.get(id)?.statement));
+      expect(version).toBe(1);
+      expect(valueOrThrow(verifyRecord(text, { expectedKey })).isKeyKnown).toBe(true);
+    }
+  });
+
+  test('lists show what they showed, and an over-shot has no torque', async () => {
+    const stages = Object.fromEntries((await allJobs()).map(({ number, stage }) => [number, stage]));
+    for (const { text } of goldenRecords(1)) {
+      const { number, stage } = (JSON.parse(text) as JobRecord).statement;
+      expect(stages[number]).toBe(stage);
+    }
+    const [rows] = await database().query(
+      "SELECT COUNT(*) AS shot, COUNT(torque_newton_metres) AS withTorque FROM pulls WHERE outcome = 'high' AND shown_newton_metres IS NULL",
+    );
+    const [{ shot, withTorque }] = rows as [{ shot: number; withTorque: number }];
+    expect([shot > 0, withTorque]).toEqual([true, 0]);
+  });
+
+  test('its tools follow from their events: rebuilt, they are what they were', async () => {
+    const tools = async () => (await cribTools()).map(({ tool, facts }) => [tool, facts]);
+    const before = await tools();
+    expect(before.length).toBeGreaterThan(10);
+    await database().query("UPDATE tools SET body = JSON_SET(body, '$.limitPercent', 1), is_retired = TRUE");
+    valueOrThrow(await rebuildProjections());
+    expect(await tools()).toEqual(before);
+  });
+
+  test('every unfinished job is worked to its signatures, and its record holds', async () => {
+    const ayu = await personNamed('Ayu');
+    const unfinished = (await allJobs()).filter(({ stage }) => stage !== 'inspected');
+    expect(unfinished.length).toBeGreaterThanOrEqual(4);
+    for (const { id, stage } of unfinished) {
+      if (stage !== 'done') {
+        await workToTheEnd(id, ayu);
+        await sign(id, 'Ayu', 'done');
+      }
+      await sign(id, 'Citra', 'inspected');
+      const { text } = valueOrThrow(await exportRecord(id));
+      const record = JSON.parse(text) as JobRecord;
+      expect(record.version).toBe(2);
+      expect(record.statement).toMatchObject({ stage: 'inspected', rules: { planned: 1, inForce: 1 } });
+      valueOrThrow(verifyRecord(text, { expectedKey }));
+    }
+  });
+});
