@@ -1,17 +1,34 @@
+import { benchAppend } from './bench/append.ts';
 import { benchBook } from './bench/book.ts';
 import { benchJob, benchScreen } from './bench/job.ts';
 import { benchRecall } from './bench/recall.ts';
 
-// `npm run bench`, or `npm run bench -- book`: medians over repeated runs in one process and one browser. The machine may be shared:
-// compare within one run.
+// `npm run bench`, or `npm run bench -- append book`: medians over repeated runs in one process and one browser; with --json one object a
+// line. The machine may be shared: compare within one run.
 
 const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   job: benchJob,
+  append: benchAppend,
   book: benchBook,
   recall: benchRecall,
   screen: benchScreen,
 };
 
-const wanted = process.argv.slice(2);
-for (const [name, bench] of Object.entries(BENCHES))
-  if (wanted.length === 0 || wanted.includes(name)) await bench();
+const wanted = process.argv.slice(2).filter((arg) => !arg.startsWith('--'));
+const unknown = wanted.filter((name) => !(name in BENCHES));
+if (unknown.length > 0) {
+  console.error(`There is no benchmark ${unknown.join(', ')}; there are ${Object.keys(BENCHES).join(', ')}.`);
+  process.exit(2);
+}
+const failed: string[] = [];
+for (const [name, bench] of Object.entries(BENCHES)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  try {
+    await bench();
+  } catch (error) {
+    // The others still run to their end; the command fails all the same.
+    console.error(`benchmark ${name} failed:`, error);
+    failed.push(name);
+  }
+}
+process.exitCode = failed.length > 0 ? 1 : 0;

@@ -130,7 +130,8 @@ export const benchJob = (): void => {
   measured(`reading order of ${TERMINALS} terminals`, 30, () => readingOrder(places));
   const { events, state } = workedJob();
   measured(`fold ${events.length} events from nothing`, 20, () =>
-    events.reduce<JobView | null>((job, event) => applied(job, event), null));
+    events.reduce<JobView | null>((job, event) => applied(job, event), null),
+  );
   measured('judge one pull and fold it onto that job', 200, () => {
     const body = valueOrThrow(
       judgePull(state, { position: 'P7', method: 'click', readingText: null, readingStands: false }),

@@ -1,6 +1,7 @@
 import { mkdirSync, rmSync } from 'node:fs';
 import { createPool } from 'mysql2/promise';
 import { v7 as uuidv7 } from 'uuid';
+import { idToBytes } from '#server/database/id-bytes.ts';
 import { recallOf } from '#server/services/recall-tool.ts';
 import type { KeptSession } from '#wire/calibration.ts';
 import { inProject } from '../site/paths.ts';
@@ -16,28 +17,43 @@ const EVERY_MS = 31_000;
 
 const fill = async (ownerUrl: string): Promise<void> => {
   const pool = createPool({ uri: ownerUrl, database: 'jentik' });
-  const jobs = Array.from({ length: JOBS }, () => uuidv7());
+  const tool = idToBytes(TOOL);
+  const jobs = Array.from({ length: JOBS }, () => idToBytes(uuidv7()));
   for (let from = 0; from < PULLS; from += BATCH) {
     const rows = Array.from({ length: BATCH }, (_, index) => {
       const number = from + index;
       const shown = 2 + (Math.floor(number / 50) % 12) * 0.5;
       const job = jobs[Math.floor((number * JOBS) / PULLS)];
       const at = new Date(START_MS + number * EVERY_MS).toISOString().replace('T', ' ').replace('Z', '');
-      return [uuidv7(), TOOL, job, `P${number % 2500}`, at, shown, shown, shown * 0.94, shown * 1.1, 'in', 0];
+      const position = `P${number % 2500}`;
+      return [
+        idToBytes(uuidv7()),
+        tool,
+        job,
+        tool,
+        position,
+        '',
+        at,
+        shown,
+        shown,
+        shown * 0.94,
+        shown * 1.1,
+        'in',
+      ];
     });
     await pool.query(
-      `INSERT INTO pulls (event_id, tool_id, job_id, position, pulled_at, shown_newton_metres, torque_newton_metres,
-                          low_newton_metres, high_newton_metres, outcome, is_voided) VALUES ?`,
+      `INSERT INTO pulls (event_id, tool_id, job_id, person_id, position, label, pulled_at, shown_newton_metres,
+                          torque_newton_metres, low_newton_metres, high_newton_metres, outcome) VALUES ?`,
       [rows],
     );
   }
   await pool.query(
-    `INSERT INTO pull_counts (tool_id, pulled_on, job_id, shown_newton_metres, torque_newton_metres,
-                              low_newton_metres, high_newton_metres, uses)
-     SELECT tool_id, DATE(pulled_at), job_id, shown_newton_metres, torque_newton_metres,
-            low_newton_metres, high_newton_metres, COUNT(*)
+    `INSERT INTO pull_counts (alike, tool_id, pulled_on, job_id, shown_newton_metres, torque_newton_metres,
+                              low_newton_metres, high_newton_metres, uses, last_used_at)
+     SELECT MIN(event_id), tool_id, DATE(pulled_at), job_id, shown_newton_metres, torque_newton_metres,
+            low_newton_metres, high_newton_metres, COUNT(*), MAX(pulled_at)
        FROM pulls
-      GROUP BY 1, 2, 3, 4, 5, 6, 7`,
+      GROUP BY 2, 3, 4, 5, 6, 7, 8`,
   );
   await pool.query('ANALYZE TABLE pulls, pull_counts');
   await pool.end();

@@ -55,6 +55,7 @@ const fillSite = async (siteName: string): Promise<void> => {
 export const openSiteDatabase = async (folder: string, siteName: string): Promise<SiteDatabase> => {
   mkdirSync(folder, { recursive: true });
   const given = givenServer();
+  const hadUrl = process.env['JENTIK_APP_DATABASE_URL'] !== undefined;
   const server = given?.server ?? (await startPrivateDatabase(folder));
   try {
     const appUrl = await migrate(server.ownerUrl, given?.name ?? 'jentik', async (url) => {
@@ -64,6 +65,8 @@ export const openSiteDatabase = async (folder: string, siteName: string): Promis
     const stop = async (): Promise<void> => {
       await closeDatabase();
       await server.stop();
+      // What comes after in this process opens a database of its own.
+      if (!hadUrl) delete process.env['JENTIK_APP_DATABASE_URL'];
     };
     return { appUrl, ownerUrl: server.ownerUrl, pids: server.pid === null ? [] : [server.pid], stop };
   } catch (error) {

@@ -39,13 +39,15 @@ export const targetOnJob = (
 };
 
 type Worked = {
+  readonly runOn: WrittenTorque | null;
   readonly limitPercent: number | null;
   readonly rules: number;
   readonly schools: Schools;
   readonly target: Result<Target, JobRefusal>;
 };
-// A fastener's view is never changed, only replaced: what was worked out for one holds for as long as it is there.
-const worked = new WeakMap<FastenerView, Worked>();
+// What was planned is never changed, only replaced, and outlasts every pull: what was worked out for it holds while all that it was worked out
+// from is the same.
+const worked = new WeakMap<FastenerView['planned'], Worked>();
 
 /** A fastener's target and acceptance under the rules and the schools of its job, with how they came about.
  *  Refuses: rules-unknown, and what targetOnJob refuses. */
@@ -55,9 +57,10 @@ export const targetOf = (
 ): Result<Target, JobRefusal> => {
   const limitPercent = limitPercentOf(job, fastener);
   const { schools } = job.plan;
-  const before = worked.get(fastener);
+  const before = worked.get(fastener.planned);
   if (
     before &&
+    before.runOn === fastener.runOn &&
     before.limitPercent === limitPercent &&
     before.rules === job.rules &&
     before.schools === schools
@@ -67,7 +70,7 @@ export const targetOf = (
   const target: Result<Target, JobRefusal> = rules
     ? targetOnJob(fastener.planned.requirement, fastener.runOn, schools, limitPercent, rules)
     : refused({ code: 'rules-unknown', number: job.rules });
-  worked.set(fastener, { limitPercent, rules: job.rules, schools, target });
+  worked.set(fastener.planned, { runOn: fastener.runOn, limitPercent, rules: job.rules, schools, target });
   return target;
 };
 

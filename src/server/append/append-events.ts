@@ -20,7 +20,14 @@ import { now } from '../services/clock.ts';
 import { type Contact, eventClock } from './event-clock.ts';
 import { knownToSite, type SiteKnowledge } from './known-to-site.ts';
 import { nodeSha256 } from './node-sha256.ts';
-import { atHead, caughtUp, type RememberedJob, remember, withEvents } from './remembered-job.ts';
+import {
+  atHead,
+  broughtClose,
+  caughtUp,
+  isFarBehind,
+  type RememberedJob,
+  rememberPlaced,
+} from './remembered-job.ts';
 
 /** What became of a batch: the events now in the chain, in the order sent, and the first refused one, after which none was tried. */
 export type AppendResult = {
@@ -98,7 +105,7 @@ const written = async (db: Connection, { job, kept, view }: Batch): Promise<void
   const last = kept.at(-1);
   if (!last || !view) return;
   await insertEvents(db, kept);
-  await updateHead(db, last);
+  await updateHead(db, last, view);
   await project(db, { kind: 'job', before: job.view, after: view, events: kept as readonly JobEvent[] });
 };
 
@@ -114,7 +121,12 @@ const placedBefore = async (
 };
 
 /** What an append leads to once it is committed: its answer, and the job to remember. */
-export type Appended = { readonly result: AppendResult; readonly job: RememberedJob };
+export type Appended = {
+  readonly result: AppendResult;
+  readonly job: RememberedJob;
+  readonly kept: readonly KeptEvent[];
+  readonly view: JobView | null;
+};
 
 /** Appends events to a job whose head the transaction has locked, until the first that is refused. The number of statements does not grow
  *  with the batch. Nothing is remembered here: the caller does it once the transaction is committed. */
@@ -122,11 +134,10 @@ export const appendToJob = async (
   db: Connection,
   job: RememberedJob,
   events: readonly UnplacedEvent[],
-  by: Person,
+  knowledge: SiteKnowledge,
   contactOf: ContactOf,
 ): Promise<Appended> => {
   const before = await placedBefore(db, job, events);
-  const knowledge = await knownToSite(db, events, by);
   const batch: Batch = { job, kept: [], answers: [], view: job.view, head: job.head };
   const seen = new Map(before);
   let stopped: AppendResult['refused'] = null;
@@ -147,9 +158,14 @@ export const appendToJob = async (
   await written(db, batch);
   return {
     result: { placed: batch.answers, refused: stopped },
-    job: withEvents(job, batch.kept, batch.view),
+    job,
+    kept: batch.kept,
+    view: batch.view,
   };
 };
+
+// Never answered: it sends the append round again once the job has been caught up without a lock.
+const FAR_BEHIND: Problem = { code: 'job-busy' };
 
 const DUPLICATE_KEY = 1062;
 
@@ -176,18 +192,28 @@ export const appendedTo = async (
   by: Person,
   contactOf: ContactOf,
 ): Promise<Result<AppendResult, Problem>> => {
-  const ready = await caughtUp(database(), jobId);
+  // Before the lock: what is new of the job, and all that the site knows of what is sent.
+  const [ready, knowledge] = await Promise.all([
+    broughtClose(database(), jobId),
+    knownToSite(database(), events, by),
+  ]);
   if (!ready.ok) return ready;
   try {
     const done = await inTransaction(async (db): Promise<Result<Appended, Problem>> => {
       const head = await lockHead(db, jobId);
       if (!head) return refused({ code: 'not-found', what: 'job' });
+      if (isFarBehind(ready.value, head)) return refused(FAR_BEHIND);
       const job = await atHead(db, jobId, head, ready.value);
-      return job.ok ? accepted(await appendToJob(db, job.value, events, by, contactOf)) : job;
+      return job.ok ? accepted(await appendToJob(db, job.value, events, knowledge, contactOf)) : job;
     });
+    if (!done.ok && done.refusal === FAR_BEHIND) {
+      const caught = await caughtUp(database(), jobId);
+      return caught.ok ? appendedTo(jobId, events, by, contactOf) : caught;
+    }
     if (!done.ok) return done;
-    remember(jobId, done.value.job);
-    return accepted(done.value.result);
+    const { result, job, kept, view } = done.value;
+    rememberPlaced(jobId, job, kept, view);
+    return accepted(result);
   } catch (error) {
     const used = await usedElsewhere(error, jobId, events);
     if (!used) throw error;

@@ -6,6 +6,7 @@ import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Connection } from '../database/pool.ts';
 import { appendToJob, type ContactOf, unknownContact } from './append-events.ts';
+import { knownToSite } from './known-to-site.ts';
 import type { RememberedJob } from './remembered-job.ts';
 
 const NEW: RememberedJob = { head: EMPTY_HEAD, view: null, ids: new Set() };
@@ -17,7 +18,8 @@ export const beginJob = async (
   by: Person,
   contactOf: ContactOf = unknownContact,
 ): Promise<Result<KeptEvent, Problem>> => {
-  const { result } = await appendToJob(db, NEW, [planned], by, contactOf);
+  const knowledge = await knownToSite(db, [planned], by);
+  const { result } = await appendToJob(db, NEW, [planned], knowledge, contactOf);
   const [placed] = result.placed;
   return placed ? accepted(placed) : refused(result.refused?.problem as Problem);
 };

@@ -44,10 +44,13 @@ export const knownToSite = async (
     tools: known.map(({ tool, facts }) => ({ tool, blocks: toolBlocks(tool, facts, day, toolService) })),
     adapters,
   });
-  return (day) => ({
-    ...knowingNothing(person),
-    hasHappened: true,
-    ...knowingCrib(crib(day)),
-    isInBook: (requirement) => requirement.book === null || inBook.has(canonicalText(requirement)),
-  });
+  const isInBook: Known['isInBook'] = (requirement) =>
+    requirement.book === null || inBook.has(canonicalText(requirement));
+  const base = { ...knowingNothing(person), hasHappened: true, isInBook };
+  const days = new Map<string, Known>();
+  return (day) => {
+    const known = days.get(day) ?? { ...base, ...knowingCrib(crib(day)) };
+    days.set(day, known);
+    return known;
+  };
 };

@@ -14,33 +14,41 @@ export type RememberedJob = {
   readonly head: ChainHead;
   readonly view: JobView | null;
   /** The ids of its events. */
-  readonly ids: ReadonlySet<string>;
+  readonly ids: Set<string>;
 };
 
-const NOTHING: RememberedJob = { head: EMPTY_HEAD, view: null, ids: new Set() };
+const nothing = (): RememberedJob => ({ head: EMPTY_HEAD, view: null, ids: new Set() });
 
 // A memory of what was read and committed. The head's hash says whether it still holds, so it can be lost or stale without harm.
 const JOBS_REMEMBERED = 64;
 const remembered = new Map<string, RememberedJob>();
 
 /** Keeps a job in memory; only after what it holds is committed. */
-export const remember = (jobId: string, job: RememberedJob): void => {
+const remember = (jobId: string, job: RememberedJob): void => {
   remembered.delete(jobId);
   remembered.set(jobId, job);
   if (remembered.size > JOBS_REMEMBERED) remembered.delete(remembered.keys().next().value as string);
 };
 
-/** A job after further events, the last of which is its new head. */
-export const withEvents = (
+/** Adds committed events to what is remembered of a job. */
+export const rememberPlaced = (
+  jobId: string,
+  job: RememberedJob,
+  events: readonly KeptEvent[],
+  view: JobView | null,
+): void => remember(jobId, withCommitted(job, events, view));
+
+/** A job after further events that are committed, the last of which is its new head. The ids are one growing set for all that is remembered of
+ *  the job: one too many in it costs a question, and nothing else. */
+const withCommitted = (
   job: RememberedJob,
   events: readonly KeptEvent[],
   view: JobView | null,
 ): RememberedJob => {
   const last = events.at(-1);
   if (!last) return job;
-  const ids = new Set(job.ids);
-  for (const { id } of events) ids.add(id);
-  return { head: { sequence: last.sequence, hash: last.hash }, view, ids };
+  for (const { id } of events) job.ids.add(id);
+  return { head: { sequence: last.sequence, hash: last.hash }, view, ids: job.ids };
 };
 
 const readOn = async (
@@ -51,15 +59,28 @@ const readOn = async (
   const events = await selectEvents(db, jobId, from.head.sequence);
   const broken = firstBreakAfter(from.head, events, nodeSha256);
   if (broken) return refused({ code: 'ledger-broken', sequence: broken.sequence });
-  return accepted(withEvents(from, events, jobViewOf(events, from.view)));
+  return accepted(withCommitted(from, events, jobViewOf(events, from.view)));
 };
 
 /** Reads what is new of a job, without a lock. What it reads is committed, so it is remembered. */
 export const caughtUp = async (db: Connection, jobId: string): Promise<Result<RememberedJob, Problem>> => {
-  const job = await readOn(db, jobId, remembered.get(jobId) ?? NOTHING);
+  const job = await readOn(db, jobId, remembered.get(jobId) ?? nothing());
   if (job.ok) remember(jobId, job.value);
   return job;
 };
+
+/** Most events that are read while the head is locked; a job that is further behind is caught up first. */
+const MOST_BEHIND = 500;
+
+/** A job as it is remembered, or read now where it is not. What came since is read behind the lock, unless it is much. */
+export const broughtClose = (db: Connection, jobId: string): Promise<Result<RememberedJob, Problem>> => {
+  const job = remembered.get(jobId);
+  return job ? Promise.resolve(accepted(job)) : caughtUp(db, jobId);
+};
+
+/** Whether too much came since to read it behind the lock. */
+export const isFarBehind = (job: RememberedJob, head: ChainHead): boolean =>
+  head.sequence - job.head.sequence > MOST_BEHIND;
 
 const isAt = ({ head }: RememberedJob, { sequence, hash }: ChainHead): boolean =>
   head.sequence === sequence && head.hash === hash;
@@ -70,12 +91,12 @@ export const atHead = async (
   db: Connection,
   jobId: string,
   head: ChainHead,
-  before: RememberedJob = remembered.get(jobId) ?? NOTHING,
+  before: RememberedJob = remembered.get(jobId) ?? nothing(),
 ): Promise<Result<RememberedJob, Problem>> => {
   if (isAt(before, head)) return accepted(before);
   const job = before.head.sequence <= head.sequence ? await readOn(db, jobId, before) : null;
   if (job?.ok && isAt(job.value, head)) return job;
-  const whole = await readOn(db, jobId, NOTHING);
+  const whole = await readOn(db, jobId, nothing());
   if (!whole.ok || isAt(whole.value, head)) return whole;
   return refused({ code: 'ledger-broken', sequence: Math.min(whole.value.head.sequence, head.sequence) + 1 });
 };

@@ -10,15 +10,14 @@ const CONNECT_TIMEOUT_MS = 5_000;
 const LOCK_WAIT_SECONDS = 5;
 const STATEMENT_SECONDS = 30;
 
-let pool: Pool | null = null;
+let readers: Pool | null = null;
+let writers: Pool | null = null;
 
-/** The pool of the application's account, named by JENTIK_APP_DATABASE_URL. Throws: Fault when it is not set. */
-export const database = (): Pool => {
-  if (pool) return pool;
+const newPool = (settings: string): Pool => {
   const uri = process.env['JENTIK_APP_DATABASE_URL'];
   if (!uri)
     throw new Fault('JENTIK_APP_DATABASE_URL is not set; start Jentik with npm start or npm run demo');
-  pool = createPool({
+  const pool = createPool({
     uri,
     namedPlaceholders: true,
     dateStrings: true,
@@ -26,18 +25,34 @@ export const database = (): Pool => {
     charset: 'utf8mb4',
     connectionLimit: CONNECTION_LIMIT,
     connectTimeout: CONNECT_TIMEOUT_MS,
+    // Every statement would otherwise walk the stack for an error that hardly ever comes.
+    trace: false,
   });
   // Sent before anything else on a new connection. On a cluster a read waits until what other nodes committed before it is here too.
   pool.on('connection', (connection) =>
     connection.query(
-      `SET SESSION innodb_lock_wait_timeout = ${LOCK_WAIT_SECONDS}, max_statement_time = ${STATEMENT_SECONDS}, wsrep_sync_wait = 1`,
+      `SET SESSION innodb_lock_wait_timeout = ${LOCK_WAIT_SECONDS}, max_statement_time = ${STATEMENT_SECONDS}, wsrep_sync_wait = 1${settings}`,
     ),
   );
   return pool;
 };
 
-/** Closes the pool, so that a process can end. */
+/** The pool of the application's account, named by JENTIK_APP_DATABASE_URL, for what is read or written in one statement.
+ *  Throws: Fault when it is not set. */
+export const database = (): Pool => {
+  readers ??= newPool('');
+  return readers;
+};
+
+/** The pool for transactions: a transaction begins with the first statement, without one that says so. */
+export const transactions = (): Pool => {
+  writers ??= newPool(', autocommit = 0');
+  return writers;
+};
+
+/** Closes the pools, so that a process can end. */
 export const closeDatabase = async (): Promise<void> => {
-  await pool?.end();
-  pool = null;
+  await Promise.all([readers?.end(), writers?.end()]);
+  readers = null;
+  writers = null;
 };

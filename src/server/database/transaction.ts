@@ -1,5 +1,5 @@
 import type { PoolConnection } from 'mysql2/promise';
-import { type Connection, database } from './pool.ts';
+import { type Connection, transactions } from './pool.ts';
 
 const TRIES = 12;
 const FIRST_PAUSE_MS = 4;
@@ -33,10 +33,9 @@ export const inTransaction = async <T>(
   mayCommit: (value: T) => boolean = () => true,
 ): Promise<T> => {
   for (let tries = 1; ; tries += 1) {
-    const connection = await database().getConnection();
+    const connection = await transactions().getConnection();
     let isAlive = true;
     try {
-      await connection.beginTransaction();
       const value = await work(connection);
       if (mayCommit(value)) await connection.commit();
       else await connection.rollback();

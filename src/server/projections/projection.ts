@@ -19,6 +19,8 @@ export type Fact =
 export type Projection = {
   readonly name: string;
   readonly version: number;
+  /** Whether an append writes it in the same statement that moves the head, so that `apply` is for rebuilding only. */
+  readonly isWrittenWithHead?: boolean;
   readonly clear: (db: Connection) => Promise<void>;
   readonly apply: (db: Connection, fact: Fact) => Promise<void>;
   /** Writes what follows from other things than events: the book. */

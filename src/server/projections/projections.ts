@@ -16,7 +16,8 @@ export const PROJECTIONS: readonly Projection[] = [
   searchProjection,
 ];
 
-/** Lets every projection follow a fact. */
+/** Lets every projection follow a fact, all but what is written with the head. */
 export const project = async (db: Connection, fact: Fact): Promise<void> => {
-  for (const { apply } of PROJECTIONS) await apply(db, fact);
+  for (const { apply, isWrittenWithHead = false } of PROJECTIONS)
+    if (!isWrittenWithHead) await apply(db, fact);
 };

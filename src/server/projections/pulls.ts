@@ -69,11 +69,7 @@ export const pullsProjection: Projection = {
   },
 };
 
-const alikeKey = ({ toolId, jobId, shown, torque, low, high }: ProjectedPull, day: string): Buffer =>
-  createHash('sha256')
-    .update(JSON.stringify([toolId, day, jobId, shown, torque, low, high]))
-    .digest()
-    .subarray(0, 16);
+const alikeKey = (key: string): Buffer => createHash('sha256').update(key).digest().subarray(0, 16);
 
 /** The pull that an event voids, as it was projected: from the view, where its body and its event's time are kept. */
 const voidedPull = (pullId: string, after: JobView): ProjectedPull | null => {
@@ -101,12 +97,12 @@ const counted = (pulls: readonly ProjectedPull[], voided: readonly ProjectedPull
   const counts = new Map<string, AlikeUses>();
   const add = (pull: ProjectedPull, uses: number, voids: number): void => {
     const day = pull.pulledAt.slice(0, 10);
-    const alike = alikeKey(pull, day);
-    const key = alike.toString('hex');
+    const { toolId, jobId, shown, torque, low, high } = pull;
+    const key = JSON.stringify([toolId, day, jobId, shown, torque, low, high]);
     const before = counts.get(key);
     counts.set(key, {
       ...pull,
-      alike,
+      alike: before?.alike ?? alikeKey(key),
       day,
       uses: (before?.uses ?? 0) + uses,
       voided: (before?.voided ?? 0) + voids,

@@ -5,6 +5,7 @@ import type { Projection } from './projection.ts';
 export const summariesProjection: Projection = {
   name: 'summaries',
   version: 1,
+  isWrittenWithHead: true,
   clear: clearSummaries,
   apply: async (db, fact) => {
     const last = fact.kind === 'job' ? fact.events.at(-1) : undefined;

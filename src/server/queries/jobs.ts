@@ -80,46 +80,53 @@ export const selectHead = async (db: Connection, jobId: string): Promise<ChainHe
   return headOf(rows[0]);
 };
 
-/** Moves a job's head to its last event. */
-export const updateHead = async (db: Connection, { job, sequence, hash }: KeptEvent): Promise<void> => {
-  await db.execute(
-    `
-    UPDATE jobs
-       SET head_sequence = :sequence,
-           head_hash = :hash
-     WHERE id = :job`,
-    { job, sequence, hash },
-  );
+const summaryOf = (last: Pick<KeptEvent, 'job' | 'person' | 'serverTime'>, state: JobView) => {
+  const progress = jobProgress(state);
+  return {
+    job: last.job,
+    title: state.plan.title,
+    stage: jobStage(state),
+    total: progress.total,
+    inAcceptance: progress.inAcceptance,
+    leftOpen: progress.leftOpen,
+    person: last.person.name,
+    lastEventAt: instantToSql(last.serverTime),
+  };
 };
 
-/** Writes what lists show of a job after its last event. */
-export const updateSummary = async (
-  db: Connection,
-  last: Pick<KeptEvent, 'job' | 'person' | 'serverTime'>,
-  state: JobView,
-): Promise<void> => {
-  const progress = jobProgress(state);
-  await db.execute(
-    `
-    UPDATE jobs
-       SET title = :title,
+const SUMMARY = `title = :title,
            stage = :stage,
            fasteners_total = :total,
            fasteners_in = :inAcceptance,
            fasteners_left_open = :leftOpen,
            last_person = :person,
-           last_event_at = :lastEventAt
+           last_event_at = :lastEventAt`;
+
+/** Moves a job's head to its last event, and writes what lists show of it in the same stroke. */
+export const updateHead = async (db: Connection, last: KeptEvent, state: JobView): Promise<void> => {
+  await db.execute(
+    `
+    UPDATE jobs
+       SET head_sequence = :sequence,
+           head_hash = :hash,
+           ${SUMMARY}
      WHERE id = :job`,
-    {
-      job: last.job,
-      title: state.plan.title,
-      stage: jobStage(state),
-      total: progress.total,
-      inAcceptance: progress.inAcceptance,
-      leftOpen: progress.leftOpen,
-      person: last.person.name,
-      lastEventAt: instantToSql(last.serverTime),
-    },
+    { sequence: last.sequence, hash: last.hash, ...summaryOf(last, state) },
+  );
+};
+
+/** Writes what lists show of a job after its last event; its head stays where it is. */
+export const updateSummary = async (
+  db: Connection,
+  last: Pick<KeptEvent, 'job' | 'person' | 'serverTime'>,
+  state: JobView,
+): Promise<void> => {
+  await db.execute(
+    `
+    UPDATE jobs
+       SET ${SUMMARY}
+     WHERE id = :job`,
+    summaryOf(last, state),
   );
 };
 

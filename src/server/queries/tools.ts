@@ -2,7 +2,7 @@ import type { RowDataPacket } from 'mysql2';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { toolSchema } from '#core/tool/tool.ts';
-import type { ToolFacts } from '#core/tool/tool-standing.ts';
+import { NO_FACTS, type ToolFacts } from '#core/tool/tool-standing.ts';
 import { toolFactsSchema } from '#wire/tool.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
@@ -20,6 +20,17 @@ const knownOf = (row: RowDataPacket): KnownTool => ({
     loan: row['loan'] === null ? null : JSON.parse(row['loan']),
     isRetired: row['is_retired'] === 1,
   }),
+});
+
+/** The same without a check of its form, for every pull asks for it: it was checked when it was written. */
+const usedOf = (row: RowDataPacket): KnownTool => ({
+  tool: JSON.parse(row['body']),
+  facts: {
+    ...NO_FACTS,
+    quarantine: row['quarantine'] === null ? null : JSON.parse(row['quarantine']),
+    loan: row['loan'] === null ? null : JSON.parse(row['loan']),
+    isRetired: row['is_retired'] === 1,
+  },
 });
 
 /** Every tool of the crib, by its code, with its pulls since its last calibration. */
@@ -116,8 +127,6 @@ export const selectToolsInUse = async (
            tools.quarantine,
            tools.loan,
            tools.is_retired,
-           0 AS pulls,
-           NULL AS last_used_at,
            JSON_VALUE(site.schools, '$.toolService') AS tool_service
       FROM site
       LEFT JOIN tools ON tools.id IN (:ids)`,
@@ -125,7 +134,7 @@ export const selectToolsInUse = async (
   );
   const school = rows[0]?.['tool_service'];
   return {
-    known: rows.filter((row) => row['body'] !== null).map(knownOf),
+    known: rows.filter((row) => row['body'] !== null).map(usedOf),
     toolService: school ?? DEFAULT_SCHOOLS.toolService,
   };
 };

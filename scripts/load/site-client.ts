@@ -1,0 +1,157 @@
+import { Agent, request } from 'node:http';
+import { v7 as uuidv7 } from 'uuid';
+import { judgePull } from '#core/command/judge-pull.ts';
+import { applied, jobViewOf } from '#core/event/apply.ts';
+import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
+import { valueOrThrow } from '#core/fault.ts';
+import { CAUTION_IDS } from '#core/job/cautions.ts';
+import { terminalLines } from '#core/job/terminal-list.ts';
+import type { Person } from '#core/people/person.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { wantedSetting } from '#core/view/wanted-setting.ts';
+
+/** An answer of the site: its status and what it says. */
+export type SiteAnswer = { readonly status: number; readonly body: unknown };
+
+/** Somebody signed in at a site, as a program speaks to it: one connection, kept open. */
+export type SiteClient = {
+  readonly person: Person;
+  readonly ask: (method: string, path: string, body?: unknown) => Promise<SiteAnswer>;
+  readonly close: () => void;
+};
+
+const asked = (
+  address: string,
+  agent: Agent,
+  cookie: string,
+  method: string,
+  path: string,
+  body: unknown,
+): Promise<SiteAnswer & { readonly cookie: string }> =>
+  new Promise((resolve, reject) => {
+    const text = body === undefined ? undefined : JSON.stringify(body);
+    const headers = {
+      ...(cookie ? { cookie } : {}),
+      ...(text ? { 'content-type': 'application/json', 'content-length': Buffer.byteLength(text) } : {}),
+    };
+    const sent = request(`${address}${path}`, { method, agent, headers }, (response) => {
+      const chunks: Buffer[] = [];
+      response.on('data', (chunk: Buffer) => chunks.push(chunk));
+      response.on('error', reject);
+      response.on('end', () => {
+        const said = Buffer.concat(chunks).toString('utf8');
+        resolve({
+          status: response.statusCode ?? 0,
+          body: said.startsWith('{') || said.startsWith('[') ? JSON.parse(said) : said,
+          cookie: (response.headers['set-cookie'] ?? []).map((each) => each.split(';')[0]).join('; '),
+        });
+      });
+    });
+    sent.on('error', reject);
+    sent.end(text);
+  });
+
+/** Signs somebody in by name and PIN. Throws where the site does not let them. */
+export const signedInClient = async (address: string, name: string, pin: string): Promise<SiteClient> => {
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+  const people = (await asked(address, agent, '', 'GET', '/api/v1/people', undefined))
+    .body as readonly Person[];
+  const personId = people.find((each) => each.name === name)?.id;
+  const { status, body, cookie } = await asked(address, agent, '', 'POST', '/api/v1/sessions', {
+    personId,
+    pin,
+  });
+  if (status !== 200) throw new Error(`${name} was not let in: ${JSON.stringify(body)}`);
+  return {
+    person: body as Person,
+    ask: (method, path, said) => asked(address, agent, cookie, method, path, said),
+    close: () => agent.destroy(),
+  };
+};
+
+/** A terminal list of so many alike terminals. */
+export const terminalList = (count: number): string =>
+  [
+    'position,label,x_mm,y_mm,conductor,requirement',
+    ...Array.from(
+      { length: count },
+      (_, index) =>
+        `P${index + 1},terminal ${index + 1},${(index % 40) * 8},${Math.floor(index / 40) * 24},14 AWG,13 to 17 in-lb`,
+    ),
+  ].join('\n');
+
+/** Events as a device would make them, one after the other, on the job as it knows it. */
+export type Device = {
+  readonly job: string;
+  readonly view: () => JobView;
+  readonly happen: (happening: JobHappening) => UnplacedEvent;
+  /** A click at a position, with the tool set for it. */
+  readonly pull: (position: string) => UnplacedEvent;
+};
+
+/** A device with a job that was planned. */
+export const deviceOn = (events: readonly KeptEvent[], person: Person): Device => {
+  let view = jobViewOf(events) as JobView;
+  const happen = (happening: JobHappening): UnplacedEvent => {
+    const at = { id: uuidv7(), job: view.job, deviceTime: new Date().toISOString(), person };
+    const event = unplacedEvent(at, happening);
+    view = applied(view, event) as JobView;
+    return event;
+  };
+  return {
+    job: view.job,
+    view: () => view,
+    happen,
+    pull: (position) => {
+      const facts = { position, method: 'click', readingText: null, readingStands: false } as const;
+      return happen({ kind: 'pull-made', body: valueOrThrow(judgePull(view, facts)) });
+    },
+  };
+};
+
+/** Takes a tool, confirms the cautions and sets the tool for the first fastener. */
+export const readyEventsOf = (device: Device, tool: Tool): readonly UnplacedEvent[] => {
+  const took = device.happen({
+    kind: 'tool-chosen',
+    body: { tool, adapters: [], blocks: [], override: null },
+  });
+  const safe = device.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
+  const view = device.view();
+  const position = view.fasteners[0]?.planned.position ?? '';
+  const { text, setting } = valueOrThrow(wantedSetting(view, fastenerAt(view, position) as FastenerView));
+  const set = device.happen({
+    kind: 'tool-set',
+    body: { toolId: tool.id, setting: { text, value: setting, unit: tool.scale.unit } },
+  });
+  return [took, safe, set];
+};
+
+const must = ({ status, body }: SiteAnswer): unknown => {
+  if (status !== 200) throw new Error(`${status}: ${JSON.stringify(body).slice(0, 300)}`);
+  return body;
+};
+
+/** Plans a job over HTTP and makes it ready for its first pull. */
+export const readyJob = async (client: SiteClient, terminals: number, toolCode: string): Promise<Device> => {
+  const planned = must(
+    await client.ask('POST', '/api/v1/jobs', {
+      jobId: uuidv7(),
+      eventId: uuidv7(),
+      deviceTime: new Date().toISOString(),
+      title: 'Load',
+      seenFrom: 'here',
+      source: { title: 'x', revision: '', place: '' },
+      lines: valueOrThrow(terminalLines(terminalList(terminals))).lines,
+    }),
+  ) as KeptEvent;
+  const crib = must(await client.ask('GET', '/api/v1/tools')) as readonly { readonly tool: Tool }[];
+  const tool = crib.find((each) => each.tool.code === toolCode)?.tool;
+  if (!tool) throw new Error(`there is no tool ${toolCode}`);
+  const device = deviceOn([planned], client.person);
+  const events = readyEventsOf(device, tool);
+  must(await client.ask('POST', `/api/v1/jobs/${device.job}/events`, { events }));
+  return device;
+};
