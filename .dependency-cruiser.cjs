@@ -14,7 +14,8 @@ const PURE_PACKAGES = [
   'simple-statistics',
   'jstat',
   'papaparse',
-  'canonicalize',
+  'safe-stable-stringify',
+  'zod',
   '@noble/hashes',
   '@noble/curves',
 ];

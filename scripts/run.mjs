@@ -14,8 +14,8 @@ const lock = createHash('sha256')
   .digest('hex');
 
 const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
-if (major < 20 || (major === 20 && minor < 11)) {
-  console.error(`Jentik needs Node 20.11 or newer; this is ${process.versions.node}.`);
+if (major < 20 || (major === 20 && minor < 12)) {
+  console.error(`Jentik needs Node 20.12 or newer; this is ${process.versions.node}.`);
   process.exit(1);
 }
 

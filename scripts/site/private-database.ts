@@ -84,8 +84,11 @@ const untilItAnswers = async (url: string, exited: Promise<number>, log: string)
   }
 };
 
-/** Starts a MariaDB of its own in a folder, on loopback and a free port; makes it the first time. */
-export const startPrivateDatabase = async (folder: string): Promise<DatabaseServer> => {
+/** Starts a MariaDB of its own in a folder, on loopback and a free port; makes it the first time. `more` are further options of the server. */
+export const startPrivateDatabase = async (
+  folder: string,
+  more: readonly string[] = [],
+): Promise<DatabaseServer> => {
   ensureDebianPackage('mariadb-server', MARIADBD);
   mkdirSync(folder, { recursive: true });
   const user = systemUser(folder);
@@ -125,6 +128,7 @@ export const startPrivateDatabase = async (folder: string): Promise<DatabaseServ
       '--max-connections=100',
       '--default-time-zone=+00:00',
       '--sql-mode=STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION,ONLY_FULL_GROUP_BY',
+      ...more,
     ],
     { log, cwd: data },
   );

@@ -7,6 +7,7 @@ import { OPERATIONS } from '#wire/api.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
 import { openApiText } from '#wire/openapi.ts';
 import { newPersonSchema } from '#wire/person.ts';
+import { rightsText } from '#wire/rights.ts';
 import { newToolSchema } from '#wire/tool.ts';
 import { INSPECTOR, LEAD, SampleJob, samplePlan, TOOL } from '../core/job/sample-job.ts';
 
@@ -125,4 +126,8 @@ describe('docs/openapi.json', () => {
 
 test('a job’s number is read in four digits', () => {
   expect([jobNumberText(7), jobNumberText(142), jobNumberText(12_345)]).toEqual(['0007', '0142', '12345']);
+});
+
+test('docs/rights.md is what the operations and `may` say: run npm run rights after a change', () => {
+  expect(readFileSync('docs/rights.md', 'utf8')).toBe(rightsText());
 });

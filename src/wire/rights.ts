@@ -1,0 +1,44 @@
+import { type Action, may } from '#core/people/may.ts';
+import { ROLES } from '#core/people/person.ts';
+import { OPERATIONS } from './api.ts';
+import type { Operation } from './operation.ts';
+
+/** What an action is called where it is only a part of what an operation takes. */
+const PART_WORDS: Partial<Record<Action, string>> = {
+  'override-tool': 'a tool that something stands against, used all the same',
+  'reopen-job': 'a signed job opened again',
+  'move-rules': 'a job moved to other rules',
+  'check-fastener': 'a check or a settling reading',
+  'sign-inspected': 'as inspected',
+  'change-source-status': 'superseding or withdrawing it',
+  'lend-or-retire-tool': 'lending or retiring it',
+  'calibrate-tool': 'a full session, not a cross-check',
+  'add-person': 'on a site that has people',
+};
+
+const cell = (isAllowed: boolean): string => (isAllowed ? 'yes' : 'no');
+const roles = (action: Action): readonly string[] => ROLES.map((role) => cell(may({ role }, action)));
+const row = (cells: readonly string[]): string => `| ${cells.join(' | ')} |`;
+
+const rowsOf = (name: string, { method, path, summary, who, also = [] }: Operation): readonly string[] => [
+  row([
+    `\`${method} ${path}\``,
+    name,
+    summary,
+    ...(who === 'anyone' ? ['yes', 'yes', 'yes', 'yes'] : ['no', ...roles(who)]),
+  ]),
+  ...also.map((action) => row(['', '', `… ${PART_WORDS[action] ?? action}`, 'no', ...roles(action)])),
+];
+
+/** Who may do what, as docs/rights.md says it: every operation by role. It follows from the operations and from `may`. */
+export const rightsText = (): string =>
+  `${[
+    '# Who may do what',
+    '',
+    'Every operation by role, written by `npm run rights` from `src/wire/api*.ts` and `src/core/people/may.ts`; each cell is tested. A line that begins',
+    'with … is a part of what the operation above it takes.',
+    '',
+    row(['operation', 'name', 'what it does', 'anyone', ...ROLES]),
+    row(['---', '---', '---', '---', ...ROLES.map(() => '---')]),
+    ...Object.entries(OPERATIONS).flatMap(([name, operation]) => rowsOf(name, operation)),
+  ].join('\n')}\n`;
