@@ -1,9 +1,12 @@
+import { hash } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { judgePull } from '#core/command/judge-pull.ts';
-import { applied } from '#core/event/apply.ts';
+import { applied, jobViewOf } from '#core/event/apply.ts';
 import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
+import { inKeyOrder } from '#core/event/event-forms.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { CAUTION_IDS } from '#core/job/cautions.ts';
 import { readTerminalLines, terminalLines } from '#core/job/terminal-list.ts';
@@ -23,7 +26,7 @@ import { freePort } from '../site/free-port.ts';
 import { inProject } from '../site/paths.ts';
 import { openSiteDatabase, startApplication } from '../site/run-site.ts';
 import { CHROMIUM, CHROMIUM_ARGS } from '../test/chromium.ts';
-import { measured, printMeasured } from './measured.ts';
+import { measured, printFigure, printMeasured, timed } from './measured.ts';
 
 const TERMINALS = 400;
 
@@ -73,7 +76,9 @@ const receipt = (at: string) => ({
   serverTime: at,
 });
 
-const workedJob = (): { readonly events: readonly UnplacedEvent[]; readonly state: JobView } => {
+const workedJob = (
+  pullsEach: number,
+): { readonly events: readonly UnplacedEvent[]; readonly state: JobView } => {
   const job = uuidv7();
   const events: UnplacedEvent[] = [];
   let state: JobView | null = null;
@@ -111,7 +116,7 @@ const workedJob = (): { readonly events: readonly UnplacedEvent[]; readonly stat
     body: { toolId: tool.id, setting: { text: wanted.text, value: wanted.setting, unit: 'lbf.in' } },
   });
   for (let index = 1; index <= TERMINALS; index += 1)
-    for (let pull = 0; pull < 3; pull += 1) {
+    for (let pull = 0; pull < pullsEach; pull += 1) {
       const body = valueOrThrow(
         judgePull(now, { position: `P${index}`, method: 'click', readingText: null, readingStands: false }),
       );
@@ -128,7 +133,9 @@ export const benchJob = (): void => {
   );
   const places = readTerminalLines(lines, 'N.m', DEFAULT_SCHOOLS).flatMap(({ fastener }) => fastener ?? []);
   measured(`reading order of ${TERMINALS} terminals`, 30, () => readingOrder(places));
-  const { events, state } = workedJob();
+  const { events, state } = workedJob(3);
+  const long = workedJob(25).events;
+
   measured(`fold ${events.length} events from nothing`, 20, () =>
     events.reduce<JobView | null>((job, event) => applied(job, event), null),
   );
@@ -145,12 +152,26 @@ export const benchJob = (): void => {
     );
   });
   let head = EMPTY_HEAD;
-  const chain = events.map((event) => {
+  const chain = long.map((event) => {
     const placed = placedEvent(event, head, receipt(event.deviceTime));
     head = { sequence: placed.sequence, hash: placed.hash };
     return placed;
   });
-  measured(`check a chain of ${chain.length} events`, 10, () => firstBreak(chain));
+  // As a record or the database holds them.
+  const kept = chain.map((event) => inKeyOrder(event) as KeptEvent);
+  measured(`add up ${kept.length} events from nothing`, 25, () => jobViewOf(kept));
+  const times = timed(15, () => firstBreak(kept, (text) => hash('sha256', text, 'hex')));
+  printFigure({
+    name: `check a chain of ${chain.length} events, in the verifier`,
+    values: times.map((ms) => (chain.length / ms) * 1000),
+    unit: 'events a second',
+  });
+  const portable = timed(5, () => firstBreak(kept));
+  printFigure({
+    name: `check a chain of ${chain.length} events, in a browser`,
+    values: portable.map((ms) => (chain.length / ms) * 1000),
+    unit: 'events a second',
+  });
 };
 
 /** From a pull to its verdict on the screen, in a real browser. */

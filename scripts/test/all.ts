@@ -77,8 +77,17 @@ const counts: Count[] = [
 ];
 ensureDebianPackage('mariadb-server', '/usr/sbin/mariadbd');
 counts.push(vitest('database'));
-ensureDebianPackage('chromium', CHROMIUM);
 ensureBuilt();
+counts.push(
+  check('two processes on one database', process.execPath, [
+    '--import',
+    'tsx',
+    'scripts/processes.ts',
+    '--small',
+  ]),
+  check('two Galera nodes', process.execPath, ['--import', 'tsx', 'scripts/cluster.ts', '--small']),
+);
+ensureDebianPackage('chromium', CHROMIUM);
 counts.push(browser());
 
 const passed = counts.reduce((sum, count) => sum + count.passed, 0);

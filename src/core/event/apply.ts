@@ -19,12 +19,22 @@ const APPLIES: ReadonlyMap<string, readonly AnyApply[]> = new Map(
 export const applied = (job: JobView | null, event: UnplacedEvent | JobEvent): JobView | null => {
   if (event.kind === 'job-planned') return job ?? jobPlanned.begin(event);
   if (!job) return null;
-  let after = job;
+  return changed({ ...job }, event);
+};
+
+/** The same on a view that nobody else holds, which is changed in place. */
+const changed = (own: JobView, event: UnplacedEvent | JobEvent): JobView => {
   for (const apply of APPLIES.get(event.kind) ?? [])
-    after = { ...after, ...apply(after, event as Happened<unknown>) };
-  return after;
+    Object.assign(own, apply(own, event as Happened<unknown>));
+  return own;
 };
 
 /** What a job's events add up to, of whatever version each is; null when it is not planned. */
-export const jobViewOf = (events: readonly KeptEvent[], before: JobView | null = null): JobView | null =>
-  events.reduce<JobView | null>((job, event) => applied(job, lifted(event)), before);
+export const jobViewOf = (events: readonly KeptEvent[], before: JobView | null = null): JobView | null => {
+  let own = before && { ...before };
+  for (const kept of events) {
+    const event = lifted(kept);
+    own = own && event.kind !== 'job-planned' ? changed(own, event) : applied(own, event);
+  }
+  return own;
+};

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { canonicalText } from '../ledger/canonical.ts';
 import { EVENT_SCHEMA_VERSION, jobEventSchema, unplacedEventSchema } from './event.ts';
 import type { KeptEvent, SentEvent } from './lifted.ts';
 import { jobEventSchema1, unplacedEventSchema1 } from './versions/version-1.ts';
@@ -13,9 +14,13 @@ export const sentEventSchema: z.ZodType<SentEvent> = z.union([unplacedEventSchem
 export const isKnownVersion = ({ schemaVersion }: Pick<KeptEvent, 'schemaVersion'>): boolean =>
   Number.isInteger(schemaVersion) && schemaVersion >= 1 && schemaVersion <= EVENT_SCHEMA_VERSION;
 
-/** The event with its keys in the one order of its version, at every level; null when it has not the form of that version. */
+/** The event with its keys in the one order of its version, at every level: that of its form in version 1, the canonical one since. Null when it has not the form of that version. */
 export const inKeyOrder = (event: unknown): KeptEvent | null => {
   const { schemaVersion } = (event ?? {}) as { readonly schemaVersion?: unknown };
-  const parsed = (schemaVersion === 1 ? jobEventSchema1 : jobEventSchema).safeParse(event);
-  return parsed.success ? parsed.data : null;
+  if (schemaVersion === 1) {
+    const parsed = jobEventSchema1.safeParse(event);
+    return parsed.success ? parsed.data : null;
+  }
+  const parsed = jobEventSchema.safeParse(event);
+  return parsed.success ? (JSON.parse(canonicalText(parsed.data)) as KeptEvent) : null;
 };

@@ -18,6 +18,7 @@ import { insertEvents, selectEventsById } from '../queries/events.ts';
 import { lockHead, updateHead } from '../queries/jobs.ts';
 import { now } from '../services/clock.ts';
 import { type Contact, eventClock } from './event-clock.ts';
+import { inTurn } from './in-turn.ts';
 import { knownToSite, type SiteKnowledge } from './known-to-site.ts';
 import { nodeSha256 } from './node-sha256.ts';
 import {
@@ -184,9 +185,16 @@ const usedElsewhere = async (
   return used ? { placed: [], refused: { eventId: used.id, problem: { code: 'event-id-used' } } } : null;
 };
 
-/** Appends to a job in a transaction of its own: catches up first without a lock, locks the head, decides, writes, and remembers once it
+/** Appends to a job, after what this process was asked to append to it before: catches up first without a lock, locks the head, decides, writes, and remembers once it
  *  is committed. Refuses: not-found, ledger-broken. */
-export const appendedTo = async (
+export const appendedTo = (
+  jobId: string,
+  events: readonly UnplacedEvent[],
+  by: Person,
+  contactOf: ContactOf,
+): Promise<Result<AppendResult, Problem>> => inTurn(jobId, () => appendedNow(jobId, events, by, contactOf));
+
+const appendedNow = async (
   jobId: string,
   events: readonly UnplacedEvent[],
   by: Person,
@@ -208,7 +216,7 @@ export const appendedTo = async (
     });
     if (!done.ok && done.refusal === FAR_BEHIND) {
       const caught = await caughtUp(database(), jobId);
-      return caught.ok ? appendedTo(jobId, events, by, contactOf) : caught;
+      return caught.ok ? appendedNow(jobId, events, by, contactOf) : caught;
     }
     if (!done.ok) return done;
     const { result, job, kept, view } = done.value;
@@ -220,7 +228,7 @@ export const appendedTo = async (
     // What came before the one that is taken is placed by itself, as in any batch that stops at a refusal.
     const at = events.findIndex(({ id }) => id === used.refused?.eventId);
     if (at <= 0) return accepted(used);
-    const first = await appendedTo(jobId, events.slice(0, at), by, contactOf);
+    const first = await appendedNow(jobId, events.slice(0, at), by, contactOf);
     return first.ok && !first.value.refused ? accepted({ ...first.value, refused: used.refused }) : first;
   }
 };

@@ -1,7 +1,8 @@
 import type { PoolConnection } from 'mysql2/promise';
 import { type Connection, transactions } from './pool.ts';
 
-const TRIES = 12;
+/** How long a transaction is tried again: longer than anybody's turn takes, shorter than a browser waits. */
+const PATIENCE_MS = 12_000;
 const FIRST_PAUSE_MS = 4;
 const LONGEST_PAUSE_MS = 400;
 
@@ -32,6 +33,7 @@ export const inTransaction = async <T>(
   work: (connection: Connection) => Promise<T>,
   mayCommit: (value: T) => boolean = () => true,
 ): Promise<T> => {
+  const giveUpAt = Date.now() + PATIENCE_MS;
   for (let tries = 1; ; tries += 1) {
     const connection = await transactions().getConnection();
     let isAlive = true;
@@ -42,7 +44,7 @@ export const inTransaction = async <T>(
       return value;
     } catch (error) {
       isAlive = await rolledBack(connection);
-      if (!isConflict(error) || tries >= TRIES) throw error;
+      if (!isConflict(error) || Date.now() > giveUpAt) throw error;
     } finally {
       if (isAlive) connection.release();
       else connection.destroy();

@@ -5,19 +5,20 @@ import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 
 // What is in the ledger was checked when it came in, and its hash says whether it is still that; its form is not judged again here.
+// Keys stand in canonical order, in which clock and body are kept: what is hashed is then read off without putting it in order again.
 const eventOf = (row: RowDataPacket): KeptEvent => ({
-  schemaVersion: row['schema_version'],
+  body: JSON.parse(row['body']),
+  ...(row['clock'] === null ? {} : { clock: JSON.parse(row['clock']) }),
+  deviceTime: instantFromSql(row['device_time']),
+  hash: row['hash'],
   id: row['id'],
   job: row['job_id'],
-  deviceTime: instantFromSql(row['device_time']),
+  kind: row['kind'],
   person: { id: row['person_id'], name: row['person_name'], role: row['person_role'] },
-  ...(row['clock'] === null ? {} : { clock: JSON.parse(row['clock']) }),
+  previousHash: row['previous_hash'],
+  schemaVersion: row['schema_version'],
   sequence: row['sequence'],
   serverTime: instantFromSql(row['server_time']),
-  previousHash: row['previous_hash'],
-  hash: row['hash'],
-  kind: row['kind'],
-  body: JSON.parse(row['body']),
 });
 
 const COLUMNS = `

@@ -21,11 +21,12 @@ export const pullMade = eventKind({
     bench: (job, event) => {
       const { id: eventId, person, deviceTime, clock = null, body } = event;
       return {
+        // Written out and not spread: a long job is thousands of these.
         ...withFastener(job, body.position, (fastener) => ({
-          ...fastener,
-          keptLimit:
-            fastener.pulls.length > 0 ? fastener.keptLimit : { percent: job.tool?.limitPercent ?? null },
-          pulls: [...fastener.pulls, { eventId, person, deviceTime, clock, body, voided: null }],
+          planned: fastener.planned,
+          runOn: fastener.runOn,
+          keptLimit: fastener.keptLimit ?? { percent: job.tool?.limitPercent ?? null },
+          pulls: fastener.pulls.concat({ eventId, person, deviceTime, clock, body, voided: null }),
           status: body.outcome,
           // Where it stays unsaid what a pull came to, one that went past before is still past.
           isPastLimit: body.outcome === 'high' || (body.outcome === 'no-verdict' && fastener.isPastLimit),
