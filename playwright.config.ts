@@ -7,7 +7,7 @@ export default defineConfig({
   globalSetup: './tests/browser/start-site.ts',
   // One site and one database serve every test; two at a time would fight over two cores and over the same jobs.
   workers: 1,
-  timeout: 90_000,
+  timeout: 240_000,
   expect: { timeout: 10_000 },
   forbidOnly: true,
   // A shared machine stalls now and then for longer than any patience here; what fails twice more has failed.

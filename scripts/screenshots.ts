@@ -147,7 +147,15 @@ const SHOTS: readonly Shot[] = [
   { name: 'sums', size: DESIGN, show: async (page) => void (await page.goto('/sums')) },
   { name: 'settings', size: DESIGN, show: async (page) => void (await page.goto('/settings')) },
   { name: 'plan-phone', size: PHONE, show: (page) => openJob(page, DOME, 'plan') },
-  { name: 'sign-phone', size: PHONE, show: (page) => openJob(page, DOME, 'sign') },
+  { name: 'sign-phone', size: PHONE, show: (page) => openJob(page, 'Chiller control box K1', 'sign') },
+  {
+    name: 'check',
+    size: DESIGN,
+    show: async (page) => {
+      await openJob(page, 'Chiller control box K1', 'sign');
+      await page.getByRole('button', { name: 'Record a check' }).click();
+    },
+  },
   { name: 'import-phone', size: PHONE, show: importDoubts },
   { name: 'jobs-phone', size: PHONE, show: async (page) => void (await page.goto('/jobs')) },
 ];

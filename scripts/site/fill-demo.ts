@@ -8,6 +8,7 @@ import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/even
 import { lifted } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { cautionsFor } from '#core/job/cautions.ts';
+import type { CheckSaid } from '#core/job/check.ts';
 import type { PullMethod } from '#core/job/pull.ts';
 import { terminalLines } from '#core/job/terminal-list.ts';
 import type { Person } from '#core/people/person.ts';
@@ -51,6 +52,12 @@ type DemoJob = {
     readonly reading: string | null;
   }[];
   readonly signed: readonly { readonly person: string; readonly meaning: 'done' | 'inspected' }[];
+  /** Readings of finished fasteners, after the signatures. */
+  readonly checks?: readonly (Pick<CheckSaid, 'position' | 'purpose' | 'method' | 'note'> & {
+    readonly person: string;
+    readonly tool: string;
+    readonly reading: string;
+  })[];
 };
 
 /** What a person did on a job, one happening after the other, each on the job as it then stands. */
@@ -58,6 +65,7 @@ const workedEvents = (
   planned: UnplacedEvent,
   job: DemoJob,
   tool: Tool,
+  tools: readonly Tool[],
   person: (name: string) => Person,
 ): readonly UnplacedEvent[] => {
   let state = applied(null, planned) as JobView;
@@ -98,6 +106,19 @@ const workedEvents = (
   }
   for (const { person: name, meaning } of job.signed)
     happen({ kind: 'job-signed', body: { meaning, head: null, madeNoPull: false } }, name);
+  for (const { person: name, tool: code, reading, ...said } of job.checks ?? []) {
+    const { id: toolId, serial, calibrationDueOn, scale } = tools.find((each) => each.code === code) as Tool;
+    const body = {
+      ...said,
+      toolId,
+      reading: { text: reading, value: Number(reading), unit: scale.unit },
+      tool: { code, serial, calibrationDueOn },
+      lowNewtonMetres: 0,
+      highNewtonMetres: 0,
+      isInside: false,
+    };
+    happen({ kind: 'fastener-checked', body }, name);
+  }
   return events;
 };
 
@@ -121,7 +142,7 @@ const fillJob = async (job: DemoJob, people: readonly Person[], tools: readonly 
   let { sequence, hash } = planned;
   const tool = tools.find(({ code }) => code === job.tool);
   if (!tool) return;
-  for (const event of workedEvents(planned, job, tool, person)) {
+  for (const event of workedEvents(planned, job, tool, tools, person)) {
     const sent: UnplacedEvent =
       event.kind === 'job-signed' ? { ...event, body: { ...event.body, head: { sequence, hash } } } : event;
     const { placed, refused } = valueOrThrow(await appendedTo(jobId, [sent], event.person, asItHappened));

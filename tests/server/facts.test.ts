@@ -250,7 +250,8 @@ describe('what is claimed is checked', () => {
       tool: { code: tool.code, serial: tool.serial, calibrationDueOn: tool.calibrationDueOn },
       isInside: true,
     });
-    expect((placed[0]?.body as { highNewtonMetres: number }).highNewtonMetres).toBeLessThan(3);
+    // 24 lbf·in is 2.7116 N·m.
+    expect(placed[0]?.body).toMatchObject({ highNewtonMetres: expect.closeTo(2.711636, 5) });
   });
 
   test('a lead’s decision by a technician: an override, other rules, opening a job again', async () => {

@@ -35,7 +35,8 @@ export const BesideSignature = ({
           ,{' '}
           <strong className={check.isInside ? 'text-in' : 'text-high'}>
             {check.isInside ? 'inside' : 'outside'} acceptance
-          </strong>{' '}
+          </strong>
+          {!check.isInside && '. Open the job again, loosen it, inspect the thread, pull it anew.'}{' '}
           <span className="text-faint">
             {check.tool.code}, serial {check.tool.serial} · {check.person.name} · {localTime(check.at)}
             {check.note && ` · ${check.note}`}

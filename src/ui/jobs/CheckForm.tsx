@@ -5,7 +5,7 @@ import { NUMBER_MAX_LENGTH, readNumber } from '#core/torque/read-number.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { CribTool } from '#wire/tool.ts';
-import { CHECK_BIAS_WORDS, CHECK_METHOD_WORDS, CHECK_PURPOSE_WORDS } from '#wire/words/check.ts';
+import { CHECK_BIAS_WORDS, CHECK_METHOD_WORDS, CHECK_PURPOSE_NAMES } from '#wire/words/check.ts';
 import { Dialog } from '../shared/Dialog.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { ReadyForm } from '../shared/ReadyForm.tsx';
@@ -46,7 +46,9 @@ export const CheckForm = ({ job, tools, onClose }: Props) => {
   const [position, setPosition] = useState(pulled[0]?.planned.position ?? '');
   const [purpose, setPurpose] = useState<CheckBody['purpose']>('check');
   const [method, setMethod] = useState<CheckBody['method']>(job.state.plan.schools.finishedCheck);
-  const [toolId, setToolId] = useState(usable[0]?.tool.id ?? '');
+  const [toolId, setToolId] = useState(
+    (usable.find((each) => each.tool.id === job.state.tool?.id) ?? usable[0])?.tool.id ?? '',
+  );
   const [typed, setTyped] = useState('');
   const [note, setNote] = useState('');
   const [refusal, setRefusal] = useState<JobRefusal | null>(null);
@@ -90,7 +92,7 @@ export const CheckForm = ({ job, tools, onClose }: Props) => {
         <Choice
           name="What for"
           value={purpose}
-          options={CHECK_PURPOSES.map((value) => ({ value, words: CHECK_PURPOSE_WORDS[value] }))}
+          options={CHECK_PURPOSES.map((value) => ({ value, words: CHECK_PURPOSE_NAMES[value] }))}
           onChange={setPurpose}
         />
         <Choice

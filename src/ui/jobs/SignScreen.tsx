@@ -146,8 +146,10 @@ export const SignScreen = ({ events, person, people, fingerprint, tools }: Props
             <p className="mb-3">
               Every event with its hash, and what they prove. Anyone checks it without this site:{' '}
               <code className="font-mono text-s">npm run verify -- FILE</code>. This site’s key is{' '}
-              <strong className="font-mono whitespace-nowrap">{fingerprint}</strong>; tell it to the reader by
-              another way than the file.
+              <strong className="font-mono whitespace-nowrap" data-testid="fingerprint">
+                {fingerprint}
+              </strong>
+              ; tell it to the reader by another way than the file.
             </p>
             <div className="flex flex-wrap gap-2">
               <a className="act" href={`/api/v1/jobs/${state.job}/record.json`} download>

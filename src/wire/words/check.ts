@@ -14,7 +14,13 @@ export const CHECK_BIAS_WORDS: Record<CheckBody['method'], string> = {
   'loosen-and-retighten': 'Mark, loosen, tighten to the mark, read there.',
 };
 
-/** What a reading of a finished fastener is for. */
+/** What a reading of a finished fastener is for, as a choice. */
+export const CHECK_PURPOSE_NAMES: Record<CheckBody['purpose'], string> = {
+  check: 'to check it',
+  settling: 'to see whether it settled',
+};
+
+/** What was done with a finished fastener. */
 export const CHECK_PURPOSE_WORDS: Record<CheckBody['purpose'], string> = {
   check: 'checked',
   settling: 'read after settling',

@@ -1,0 +1,238 @@
+import { createConnection } from 'mysql2/promise';
+import { v7 as uuidv7 } from 'uuid';
+import { describe, expect, inject, test } from 'vitest';
+import type { UnplacedEvent } from '#core/event/event.ts';
+import { valueOrThrow } from '#core/fault.ts';
+import { firstBreak } from '#core/ledger/hash-chain.ts';
+import { appendEvents } from '#server/append/append-events.ts';
+import { inTurn } from '#server/append/in-turn.ts';
+import { database } from '#server/database/pool.ts';
+import { inTransaction } from '#server/database/transaction.ts';
+import { exportRecord } from '#server/services/export-record.ts';
+import { planJob } from '#server/services/plan-job.ts';
+import { allJobs } from '#server/services/read-site.ts';
+import { rebuildProjections } from '#server/services/rebuild-projections.ts';
+import { signJob } from '#server/services/sign-job.ts';
+import {
+  eventsInDatabase,
+  happening,
+  newJob,
+  PINS,
+  person,
+  plannedJob,
+  pullEvents,
+  readyEvents,
+  stateOf,
+} from './sample-site.ts';
+
+const owner = () => createConnection({ uri: `${inject('ownerUrl')}/jentik` });
+const asOwner = async (sql: string, values: readonly unknown[] = []): Promise<void> => {
+  const db = await owner();
+  await db.query(sql, [...values]);
+  await db.end();
+};
+
+/** How many statements the server ran for some work, of those that a client sends. */
+const statements = async (work: () => Promise<unknown>): Promise<number> => {
+  const db = await owner();
+  const count = async (): Promise<number> => {
+    const [rows] = await db.query("SHOW GLOBAL STATUS WHERE Variable_name IN ('Questions')");
+    return Number((rows as [{ Value: string }])[0].Value);
+  };
+  const before = await count();
+  await work();
+  const after = await count();
+  await db.end();
+  // The two questions about the count itself: one of them lies between.
+  return after - before - 1;
+};
+
+const marks = (
+  job: string,
+  by: Awaited<ReturnType<typeof person>>,
+  count: number,
+): readonly UnplacedEvent[] =>
+  Array.from({ length: count }, (_, index) =>
+    happening(job, by, { kind: 'left-open', body: { position: 'X1', why: `spare ${index}` } }),
+  );
+
+describe('an append', () => {
+  test('takes as many statements for a hundred events as for one, and no more than ten', async () => {
+    const { job } = await plannedJob();
+    const tam = await person('Tam');
+    await appendEvents(job, await readyEvents(job, tam), tam);
+    const view = await stateOf(job);
+    const [set, pull] = pullEvents(view, 'X1', tam) as [UnplacedEvent, UnplacedEvent];
+    await appendEvents(job, [set], tam);
+    const pulls = (count: number) => Array.from({ length: count }, () => ({ ...pull, id: uuidv7() }));
+    // Once before it is counted: a statement that is new to a connection is prepared first.
+    for (let warm = 0; warm < 14; warm += 1) await appendEvents(job, pulls(2), tam);
+    const one = await statements(() => appendEvents(job, pulls(1), tam));
+    const hundred = await statements(() => appendEvents(job, pulls(100), tam));
+    expect(hundred).toBe(one);
+    expect(one).toBeLessThanOrEqual(10);
+    expect(firstBreak(await eventsInDatabase(job))).toBeNull();
+  });
+
+  test('of one id to two jobs is answered, not a fault, and what came before it in the batch stays', async () => {
+    const [{ job }, { job: other }] = [await plannedJob(), await plannedJob()];
+    const tam = await person('Tam');
+    const [first, second] = marks(job, tam, 2) as [UnplacedEvent, UnplacedEvent];
+    await appendEvents(job, [first], tam);
+    const stolen = { ...first, job: other };
+    const before = { ...second, job: other };
+    const result = valueOrThrow(await appendEvents(other, [before, stolen], tam));
+    expect(result.placed.map(({ id }) => id)).toEqual([before.id]);
+    expect(result.refused).toMatchObject({ eventId: first.id, problem: { code: 'event-id-used' } });
+  });
+
+  test('that collides is done again, whole', async () => {
+    let tries = 0;
+    const done = await inTransaction(async (db) => {
+      tries += 1;
+      await db.execute("UPDATE counters SET value = value + 1000 WHERE name = 'requirement'");
+      if (tries < 3) throw Object.assign(new Error('deadlock'), { errno: 1213 });
+      await db.execute("UPDATE counters SET value = value - 1000 WHERE name = 'requirement'");
+      return 'done';
+    });
+    expect([done, tries]).toEqual(['done', 3]);
+  });
+
+  test('on a connection that died says what went wrong first, and the next one works', async () => {
+    const killed = inTransaction(async (db) => {
+      const [rows] = await db.execute('SELECT CONNECTION_ID() AS id');
+      await asOwner(`KILL ${(rows as unknown as [{ id: number }])[0].id}`);
+      await db.execute('SELECT 1');
+    });
+    await expect(killed).rejects.toThrow(/closed|lost|ECONNRESET|EPIPE|killed/i);
+    expect((await allJobs()).length).toBeGreaterThanOrEqual(0);
+    expect(await inTransaction(async () => 'works')).toBe('works');
+  });
+
+  test('waits for its turn at its own job, and for nobody else’s', async () => {
+    const order: string[] = [];
+    let release = (): void => {};
+    const held = inTurn('a', () => new Promise<void>((resolve) => (release = resolve)));
+    const next = inTurn('a', async () => void order.push('a again'));
+    await inTurn('b', async () => void order.push('b'));
+    release();
+    await Promise.all([held, next]);
+    await expect(inTurn('a', () => Promise.reject(new Error('broke')))).rejects.toThrow('broke');
+    expect(await inTurn('a', async () => 'goes on')).toBe('goes on');
+    expect(order).toEqual(['b', 'a again']);
+  });
+});
+
+describe('numbers of jobs', () => {
+  test('have no gaps, also where planning was refused between', async () => {
+    const tam = await person('Tam');
+    const number = async () =>
+      Number((valueOrThrow(await planJob(newJob(), tam)).body as { number: string }).number);
+    const first = await number();
+    const angle =
+      'position,label,x_mm,y_mm,conductor,requirement\nX1,a,1,1,,20 to 24 in-lb\nX1,b,2,2,,22 in-lb\n';
+    expect((await planJob(newJob(angle), tam)).ok).toBe(false);
+    expect(await number()).toBe(first + 1);
+  });
+});
+
+describe('a ledger that lost something', () => {
+  const worked = async () => {
+    const { job } = await plannedJob();
+    const tam = await person('Tam');
+    await appendEvents(job, await readyEvents(job, tam), tam);
+    for (const position of ['X1', 'X2'])
+      await appendEvents(job, pullEvents(await stateOf(job), position, tam), tam);
+    return { job, tam };
+  };
+  const signature = (job: string, personId: string) => ({
+    eventId: uuidv7(),
+    personId,
+    pin: PINS.Tam,
+    meaning: 'done' as const,
+    head: { sequence: 7, hash: 'a'.repeat(64) },
+    madeNoPull: false,
+    deviceTime: '2026-11-02T09:00:00.000Z',
+    job,
+  });
+
+  test.each([
+    ['an event in the middle', 'DELETE FROM events WHERE job_id = ? AND sequence = 4', 4],
+    ['the last event', 'DELETE FROM events WHERE job_id = ? AND sequence = 7', 7],
+    [
+      'a changed body',
+      "UPDATE events SET body = REPLACE(body, '22.0', '23.0') WHERE job_id = ? AND sequence = 5",
+      5,
+    ],
+    ['a head that is further than its events', 'UPDATE jobs SET head_sequence = 9 WHERE id = ?', 8],
+  ])('%s: nothing is sealed or signed, and the place is said', async (_, sql, sequence) => {
+    const { job, tam } = await worked();
+    const kept = (await eventsInDatabase(job)).length;
+    expect(kept).toBe(7);
+    await asOwner(sql, [job]);
+    const broken = { refusal: { code: 'ledger-broken', sequence } };
+    expect(await exportRecord(job)).toMatchObject(broken);
+    const { job: _job, ...signed } = signature(job, tam.id);
+    expect(await signJob(job, signed)).toMatchObject(broken);
+    expect(await rebuildProjections()).toEqual({ ok: false, refusal: { job, sequence } });
+    await restore(job);
+  });
+
+  test('it takes nothing either, once it is read', async () => {
+    const { job, tam } = await worked();
+    await asOwner('UPDATE jobs SET head_sequence = 9 WHERE id = ?', [job]);
+    expect(await appendEvents(job, marks(job, tam, 1), tam)).toMatchObject({
+      refusal: { code: 'ledger-broken', sequence: 8 },
+    });
+    await restore(job);
+  });
+
+  test('a rebuild that stops has touched nothing', async () => {
+    const { job } = await worked();
+    const pulls = async () => (await database().query('SELECT COUNT(*) AS n FROM pulls'))[0];
+    const before = [await allJobs(), await pulls()];
+    await asOwner('DELETE FROM events WHERE job_id = ? AND sequence = 2', [job]);
+    expect((await rebuildProjections()).ok).toBe(false);
+    expect([await allJobs(), await pulls()]).toEqual(before);
+    await restore(job);
+  });
+
+  /** Takes the broken job out of the tests' site, so that the next test finds it whole. */
+  const restore = async (job: string): Promise<void> => {
+    await asOwner('DELETE FROM events WHERE job_id = ?', [job]);
+    await asOwner('DELETE FROM pulls WHERE job_id = UNHEX(REPLACE(?, "-", ""))', [job]);
+    await asOwner('DELETE FROM pull_counts WHERE job_id = UNHEX(REPLACE(?, "-", ""))', [job]);
+    await asOwner('DELETE FROM job_references WHERE job_id = ?', [job]);
+    await asOwner('DELETE FROM jobs WHERE id = ?', [job]);
+  };
+});
+
+describe('rebuilt from the events', () => {
+  test('every projection is row for row what the appends wrote', async () => {
+    // What other tests wrote past the ledger is gone after this.
+    valueOrThrow(await rebuildProjections());
+    const { job } = await plannedJob();
+    const tam = await person('Tam');
+    await appendEvents(job, await readyEvents(job, tam), tam);
+    const [set, pull] = pullEvents(await stateOf(job), 'X1', tam) as [UnplacedEvent, UnplacedEvent];
+    await appendEvents(job, [set, pull], tam);
+    const voided = happening(job, tam, {
+      kind: 'pull-voided',
+      body: { pullId: pull.id, why: 'wrong screw' },
+    });
+    await appendEvents(job, [voided], tam);
+    const rows = async () => {
+      const tables = ['pulls', 'pull_counts', 'jobs', 'job_references', 'tools'];
+      const all = await Promise.all(
+        tables.map(async (table) => (await database().query(`SELECT * FROM ${table} ORDER BY 1`))[0]),
+      );
+      const [found] = await database().query(
+        'SELECT kind, ref_id, table_row, title, detail FROM search_entries ORDER BY 1, 2, 3',
+      );
+      return [...all, found].map((each) => JSON.stringify(each));
+    };
+    const before = await rows();
+    valueOrThrow(await rebuildProjections());
+    expect(await rows()).toEqual(before);
+  });
+});
