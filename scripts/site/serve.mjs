@@ -13,6 +13,10 @@ const { handler } = await import(join(dist, 'server', 'entry.mjs'));
 const app = express();
 app.disable('x-powered-by');
 app.use(compression());
+// A call of a program is never a file: it goes straight to its handler, without a look at the disk.
+app.use((request, response, next) =>
+  request.url.startsWith('/api/') ? handler(request, response, next) : next(),
+);
 app.use('/_astro', express.static(join(dist, 'client', '_astro'), { immutable: true, maxAge: '1y' }));
 app.use(express.static(join(dist, 'client'), { index: false }));
 app.use(handler);
