@@ -1,4 +1,5 @@
 -- Every pull with a tool, for the work lists of recalls. Follows from the events. Torques are null where a pull has none: an over-shot.
+-- `recorded` is what the record states; `torque` is before any known error was taken off, since a recall applies the whole error it found.
 CREATE TABLE pulls (
   event_id BINARY(16) NOT NULL PRIMARY KEY,
   tool_id BINARY(16) NOT NULL,
@@ -10,6 +11,7 @@ CREATE TABLE pulls (
   pulled_at DATETIME(6) NOT NULL,
   shown_newton_metres DOUBLE NULL,
   torque_newton_metres DOUBLE NULL,
+  recorded_newton_metres DOUBLE NULL,
   low_newton_metres DOUBLE NULL,
   high_newton_metres DOUBLE NULL,
   outcome VARCHAR(12) CHARACTER SET ascii NOT NULL,

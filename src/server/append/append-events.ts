@@ -199,6 +199,7 @@ const appendedNow = async (
   events: readonly UnplacedEvent[],
   by: Person,
   contactOf: ContactOf,
+  mayBeFarBehind = true,
 ): Promise<Result<AppendResult, Problem>> => {
   // Before the lock: what is new of the job, and all that the site knows of what is sent.
   const [ready, knowledge] = await Promise.all([
@@ -210,13 +211,14 @@ const appendedNow = async (
     const done = await inTransaction(async (db): Promise<Result<Appended, Problem>> => {
       const head = await lockHead(db, jobId);
       if (!head) return refused({ code: 'not-found', what: 'job' });
-      if (isFarBehind(ready.value, head)) return refused(FAR_BEHIND);
+      // Once it was caught up and still is not near, the head speaks of events that are not there: that is said, not tried again.
+      if (mayBeFarBehind && isFarBehind(ready.value, head)) return refused(FAR_BEHIND);
       const job = await atHead(db, jobId, head, ready.value);
       return job.ok ? accepted(await appendToJob(db, job.value, events, knowledge, contactOf)) : job;
     });
     if (!done.ok && done.refusal === FAR_BEHIND) {
       const caught = await caughtUp(database(), jobId);
-      return caught.ok ? appendedNow(jobId, events, by, contactOf) : caught;
+      return caught.ok ? appendedNow(jobId, events, by, contactOf, false) : caught;
     }
     if (!done.ok) return done;
     const { result, job, kept, view } = done.value;

@@ -34,6 +34,7 @@ const projected = (event: PullEvent, after: JobView): ProjectedPull | null => {
     // An over-shot showed nothing and reached nobody knows what: its setting does not stand in for it.
     shown: body.reading === null ? null : writtenInNewtonMetres(body.reading),
     torque: torque === null ? null : torque * (1 + (knownErrorPercent ?? 0) / 100),
+    recorded: torque,
     low: body.lowNewtonMetres,
     high: body.highNewtonMetres,
     outcome: body.outcome,

@@ -18,6 +18,8 @@ export type ProjectedPull = {
   readonly shown: number | null;
   /** What reaches the fastener when nothing is known of the tool's error: a recall applies the whole of what it found. */
   readonly torque: number | null;
+  /** What the record states of it. */
+  readonly recorded: number | null;
   readonly low: number | null;
   readonly high: number | null;
   readonly outcome: Outcome;
@@ -37,6 +39,7 @@ export const insertPulls = async (db: Connection, pulls: readonly ProjectedPull[
     instantToSql(pull.pulledAt),
     pull.shown,
     pull.torque,
+    pull.recorded,
     pull.low,
     pull.high,
     pull.outcome,
@@ -46,7 +49,8 @@ export const insertPulls = async (db: Connection, pulls: readonly ProjectedPull[
     `
     INSERT INTO pulls (
       event_id, tool_id, job_id, person_id, device_id, position, label, pulled_at,
-      shown_newton_metres, torque_newton_metres, low_newton_metres, high_newton_metres, outcome, voided_by)
+      shown_newton_metres, torque_newton_metres, recorded_newton_metres,
+      low_newton_metres, high_newton_metres, outcome, voided_by)
     VALUES :rows`,
     { rows },
   );
@@ -86,6 +90,7 @@ export type ToolPull = {
   readonly pulledAt: string;
   readonly shown: number;
   readonly torque: number;
+  readonly recorded: number;
   readonly low: number;
   readonly high: number;
 };
@@ -110,6 +115,7 @@ export const selectPullsOfJob = async (
              pulled_at,
              shown_newton_metres,
              torque_newton_metres,
+             recorded_newton_metres,
              low_newton_metres,
              high_newton_metres
         FROM pulls
@@ -130,6 +136,7 @@ export const selectPullsOfJob = async (
         pulledAt: instantFromSql(row['pulled_at']),
         shown: row['shown_newton_metres'],
         torque: row['torque_newton_metres'],
+        recorded: row['recorded_newton_metres'],
         low: row['low_newton_metres'],
         high: row['high_newton_metres'],
       });

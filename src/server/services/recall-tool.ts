@@ -125,13 +125,13 @@ export const recalledWork = async (
   if (!found.ok) return found;
   const { session, since } = found.value;
   const pulls = await selectPullsOfJob(database(), toolId, jobId, since);
-  const lines = pulls.map(({ position, pulledAt, shown, torque, low, high }) => {
+  const lines = pulls.map(({ position, pulledAt, shown, torque, recorded, low, high }) => {
     const alike = { jobId, shown, torque, low, high, count: 1, firstUse: 1, lastUse: 1 };
     const { worstTorque, outsidePercent } = recalledPulls(alike, session.points, 1);
     return {
       position,
       pulledAt,
-      recordedNewtonMetres: torque,
+      recordedNewtonMetres: recorded,
       worstNewtonMetres: worstTorque,
       lowNewtonMetres: low,
       highNewtonMetres: high,
