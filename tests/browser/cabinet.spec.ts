@@ -130,7 +130,7 @@ test('a cabinet from its list to a verified record, by keyboard alone', async ({
 
   const file = testInfo.outputPath('record.json');
   await test.step('export and verify', async () => {
-    await tabTo('Record (JSON)');
+    await tabTo('JSON');
     const [download] = await Promise.all([page.waitForEvent('download'), press('Enter')]);
     await download.saveAs(file);
     const key = (await page.getByTestId('fingerprint').textContent()) ?? '';

@@ -120,7 +120,13 @@ test('two devices on one job: the one that is behind catches up, and both pulls 
   await expect(told).toContainText('was shown to you as in; the site recorded it as no verdict');
   await expect(told).toContainText('it had gone past its limit and was not loosened');
   await expect(told).toContainText('Eko had pulled it meanwhile');
+  // A page opened again still tells it, until the person says that they have seen it.
+  await page.reload();
+  await expect(told).toContainText('was shown to you as in');
   await told.getByRole('button', { name: 'Seen' }).click();
+  await expect(told).toBeHidden();
+  await page.reload();
+  await expect(page.getByTestId('main-action')).toBeEnabled();
   await expect(told).toBeHidden();
   expect((await eventsOf(page, job)).filter(({ kind }) => kind === 'pull-made')).toHaveLength(2);
   await context.close();

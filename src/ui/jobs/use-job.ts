@@ -3,6 +3,7 @@ import { call } from '#client/api.ts';
 import { happeningNow } from '#client/happen.ts';
 import { type OutboxNews, onNews, tellNews } from '#client/outbox/news.ts';
 import { keepEvent, type OutboxEntry, readOutbox } from '#client/outbox/store.ts';
+import { markSeen, wasSeen } from '#client/seen.ts';
 import { commandOf, decide, knewOf } from '#core/command/decide.ts';
 import { knowingNothing } from '#core/command/known.ts';
 import { applied, jobViewOf } from '#core/event/apply.ts';
@@ -162,6 +163,20 @@ export const useJob = (jobId: string, events: readonly KeptEvent[], person: Pers
     if (answer.ok) take(answer.value);
   }, [jobId, take]);
 
+  // Also what was judged while no page of this person was open: it is told until they have seen it.
+  const tell = useCallback(
+    (placed: readonly KeptEvent[]): void => {
+      const more = toldOf(placed, person).filter(({ eventId }) => !wasSeen(eventId));
+      if (more.length === 0) return;
+      setTold((before) => [
+        ...before,
+        ...more.filter(({ eventId }) => before.every((each) => each.eventId !== eventId)),
+      ]);
+    },
+    [person],
+  );
+  useEffect(() => tell(events), [events, tell]);
+
   useEffect(() => {
     // What the page before this one sent may have been placed after this page's events were read and before the outbox was.
     const patience = new Promise<void>((resolve) => setTimeout(resolve, CATCH_UP_MS));
@@ -176,8 +191,7 @@ export const useJob = (jobId: string, events: readonly KeptEvent[], person: Pers
         setStuck(null);
         const placed = news.events.filter(({ job }) => job === jobId);
         take(placed);
-        const more = toldOf(placed, person);
-        if (more.length > 0) setTold((before) => [...before, ...more]);
+        tell(placed);
       }
       if (news.kind === 'refused') void refold();
       else void readWaiting();
@@ -186,7 +200,7 @@ export const useJob = (jobId: string, events: readonly KeptEvent[], person: Pers
       stopListening();
       window.removeEventListener('focus', onFocus);
     };
-  }, [catchUp, jobId, person, readWaiting, refold, take]);
+  }, [catchUp, jobId, readWaiting, refold, take, tell]);
 
   const happen = useCallback(
     (happening: JobHappening): Result<JobView, JobRefusal> => {
@@ -208,10 +222,10 @@ export const useJob = (jobId: string, events: readonly KeptEvent[], person: Pers
     [change, jobId, person],
   );
 
-  const seen = useCallback(
-    (eventId: string): void => setTold((before) => before.filter((each) => each.eventId !== eventId)),
-    [],
-  );
+  const seen = useCallback((eventId: string): void => {
+    markSeen(eventId);
+    setTold((before) => before.filter((each) => each.eventId !== eventId));
+  }, []);
   const last = known.confirmed.at(-1);
   const refusedEntries = useMemo(() => entries.filter(({ state }) => state === 'refused'), [entries]);
   return {

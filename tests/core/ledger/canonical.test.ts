@@ -8,7 +8,7 @@ import { goldenRecords } from '../../golden/golden.ts';
 describe('the canonical text of a value', () => {
   test('RFC 8785, 3.2.3: the sample object', () => {
     const sample = {
-      numbers: [333333333.33333329, 1e30, 4.5, 2e-3, 0.000000000000000000000000001],
+      numbers: [Number('333333333.33333329'), 1e30, 4.5, 2e-3, 0.000000000000000000000000001],
       string: '\u20ac$\u000F\u000aA\'\u0042\u0022\u005c\\"/',
       literals: [null, true, false],
     };
