@@ -60,7 +60,7 @@ export const judgement = (
   rules: Rules,
   objections: readonly Objection[] = [],
 ): Judgement => {
-  const target = targetOf({ ...job, rules: rules.number }, fastener);
+  const target = targetOf({ rules: rules.number, plan: job.plan, tool: job.tool }, fastener);
   const { judged, knownErrorPercent } = judgedOf(said, job.takenTools.get(said.toolId ?? ''), rules);
   const reading = judged?.kind === 'reading' ? judged : null;
   const verdict =
@@ -179,6 +179,17 @@ const objectionsTo = (
   return objections;
 };
 
+const isSameJudgement = (a: Judgement, b: Judgement): boolean =>
+  a.outcome === b.outcome &&
+  a.probability === b.probability &&
+  a.torqueNewtonMetres === b.torqueNewtonMetres &&
+  a.standardUncertaintyNewtonMetres === b.standardUncertaintyNewtonMetres &&
+  a.lowNewtonMetres === b.lowNewtonMetres &&
+  a.highNewtonMetres === b.highNewtonMetres &&
+  a.targetNewtonMetres === b.targetNewtonMetres &&
+  a.knownErrorPercent === b.knownErrorPercent &&
+  a.rules === b.rules;
+
 /** A pull that was made, judged anew with all the asker knows. It is recorded whatever stands against it.
  *  Refuses: rules-unknown, and only what can't be true: unknown-position, no-click, reading-out-of-bounds, claim-untrue. */
 export const recordedPull = (
@@ -193,9 +204,7 @@ export const recordedPull = (
   const objections = objectionsTo(job, fastener, said, known, rules);
   const stands = judgement(job, fastener, said, rules, objections);
   const { shown } = known;
-  const isAsShown =
-    shown === null ||
-    Object.entries(stands).every(([field, value]) => shown[field as keyof Judgement] === value);
+  const isAsShown = shown === null || isSameJudgement(shown, stands);
   return accepted({
     ...said,
     ...stands,

@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 import type { EventOf, JobEvent } from '#core/event/event.ts';
 import { happenedAt } from '#core/event/happened.ts';
 import { writtenInNewtonMetres } from '#core/torque/torque.ts';
@@ -70,7 +70,7 @@ export const pullsProjection: Projection = {
   },
 };
 
-const alikeKey = (key: string): Buffer => createHash('sha256').update(key).digest().subarray(0, 16);
+const alikeKey = (key: string): Buffer => hash('sha256', key, 'buffer').subarray(0, 16);
 
 /** The pull that an event voids, as it was projected: from the view, where its body and its event's time are kept. */
 const voidedPull = (pullId: string, after: JobView): ProjectedPull | null => {
@@ -94,25 +94,30 @@ const voidedPull = (pullId: string, after: JobView): ProjectedPull | null => {
   return null;
 };
 
+type Counting = { uses: number; voided: number; lastUsedAt: string; readonly pull: ProjectedPull };
+
 const counted = (pulls: readonly ProjectedPull[], voided: readonly ProjectedPull[]): readonly AlikeUses[] => {
-  const counts = new Map<string, AlikeUses>();
+  const counts = new Map<string, Counting>();
   const add = (pull: ProjectedPull, uses: number, voids: number): void => {
-    const day = pull.pulledAt.slice(0, 10);
-    const { toolId, jobId, shown, torque, low, high } = pull;
-    const key = JSON.stringify([toolId, day, jobId, shown, torque, low, high]);
-    const before = counts.get(key);
-    counts.set(key, {
-      ...pull,
-      alike: before?.alike ?? alikeKey(key),
-      day,
-      uses: (before?.uses ?? 0) + uses,
-      voided: (before?.voided ?? 0) + voids,
-      lastUsedAt: before && before.lastUsedAt > pull.pulledAt ? before.lastUsedAt : pull.pulledAt,
-    });
+    const { toolId, jobId, shown, torque, low, high, pulledAt } = pull;
+    const key = `${toolId} ${pulledAt.slice(0, 10)} ${jobId} ${shown} ${torque} ${low} ${high}`;
+    const counting = counts.get(key);
+    if (!counting) {
+      counts.set(key, { uses, voided: voids, lastUsedAt: pulledAt, pull });
+      return;
+    }
+    counting.uses += uses;
+    counting.voided += voids;
+    if (counting.lastUsedAt < pulledAt) counting.lastUsedAt = pulledAt;
   };
   for (const pull of pulls) add(pull, 1, 0);
   for (const pull of voided) add(pull, 0, 1);
-  return [...counts.values()];
+  return [...counts].map(([key, { pull, ...totals }]) => ({
+    ...pull,
+    ...totals,
+    alike: alikeKey(key),
+    day: pull.pulledAt.slice(0, 10),
+  }));
 };
 
 /** Alike pulls of a tool on one day and job, counted. */

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Adapter } from '#core/adapter/adapter.ts';
-import type { JobEvent } from '#core/event/event.ts';
+import type { KeptEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
 import type { FastenerView } from '#core/view/bench.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
@@ -22,7 +22,7 @@ import { useJob } from './use-job.ts';
 import { Why } from './Why.tsx';
 
 type Props = {
-  readonly events: readonly JobEvent[];
+  readonly events: readonly KeptEvent[];
   readonly person: Person;
   readonly tools: readonly CribTool[];
   readonly adapters: readonly Adapter[];
