@@ -18,12 +18,12 @@ import { taken } from '../core/job/sample-job.ts';
 import {
   eventsInDatabase,
   happening,
-  PINS,
   person,
   plannedJob,
   pullEvents,
   readyEvents,
   tool as sampleTool,
+  signatureOf,
   stateOf,
 } from './sample-site.ts';
 
@@ -166,20 +166,6 @@ const backInUse = async (tool: Tool): Promise<void> => {
       await person('Lea'),
     ),
   );
-};
-
-const signatureOf = async (job: string, by: Person, meaning: 'done' | 'inspected', change: object = {}) => {
-  const last = (await eventsInDatabase(job)).at(-1);
-  return {
-    eventId: uuidv7(),
-    personId: by.id,
-    pin: PINS[by.name as keyof typeof PINS],
-    meaning,
-    head: { sequence: last?.sequence ?? 1, hash: last?.hash ?? '' },
-    madeNoPull: false,
-    deviceTime: '2026-11-02T09:00:00.000Z',
-    ...change,
-  };
 };
 
 describe('what is claimed is checked', () => {

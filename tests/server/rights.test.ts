@@ -15,11 +15,11 @@ import type { Operation } from '#wire/operation.ts';
 import { taken } from '../core/job/sample-job.ts';
 import {
   happening,
-  PINS,
   person,
   plannedJob,
   pullEvents,
   readyEvents,
+  signatureOf,
   stateOf,
   tool,
 } from './sample-site.ts';
@@ -42,19 +42,8 @@ const worked = async (by: Person): Promise<string> => {
   return job;
 };
 
-const sign = async (job: string, by: Person, meaning: 'done' | 'inspected'): Promise<Outcome> => {
-  const { eventsInDatabase } = await import('./sample-site.ts');
-  const last = (await eventsInDatabase(job)).at(-1);
-  return signJob(job, {
-    eventId: uuidv7(),
-    personId: by.id,
-    pin: PINS[by.name as keyof typeof PINS],
-    meaning,
-    head: { sequence: last?.sequence ?? 1, hash: last?.hash ?? '' },
-    madeNoPull: true,
-    deviceTime: '2026-11-02T09:00:00.000Z',
-  });
-};
+const sign = async (job: string, by: Person, meaning: 'done' | 'inspected'): Promise<Outcome> =>
+  signJob(job, await signatureOf(job, by, meaning, { madeNoPull: true }));
 
 const someoneElse = (by: Person) => person(by.name === 'Tam' ? 'Lea' : 'Tam');
 

@@ -92,3 +92,23 @@ export const pullEvents = (state: JobView, position: string, by: Person): readon
 };
 
 export const eventsInDatabase = (job: string) => selectEvents(database(), job, 0);
+
+/** A signature of the job as it stands now, with the person’s own PIN. */
+export const signatureOf = async (
+  job: string,
+  by: Person,
+  meaning: 'done' | 'inspected',
+  change: object = {},
+) => {
+  const last = (await eventsInDatabase(job)).at(-1);
+  return {
+    eventId: uuidv7(),
+    personId: by.id,
+    pin: PINS[by.name as keyof typeof PINS],
+    meaning,
+    head: { sequence: last?.sequence ?? 1, hash: last?.hash ?? '' },
+    madeNoPull: false,
+    deviceTime: '2026-11-02T09:00:00.000Z',
+    ...change,
+  };
+};
