@@ -1,11 +1,25 @@
-import node from '@astrojs/node';
+import { fileURLToPath } from 'node:url';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 
+/** The framework's own server application, without what the usual adapter puts around it (docs/adr/0008). */
+const serverAdapter = {
+  name: 'jentik-server',
+  hooks: {
+    'astro:config:done': ({ setAdapter }) =>
+      setAdapter({
+        name: 'jentik-server',
+        serverEntrypoint: fileURLToPath(new URL('./src/server/http/app-handler.ts', import.meta.url)),
+        exports: ['handler'],
+        supportedAstroFeatures: { serverOutput: 'stable' },
+      }),
+  },
+};
+
 export default defineConfig({
   output: 'server',
-  adapter: node({ mode: 'middleware' }),
+  adapter: serverAdapter,
   integrations: [react()],
   devToolbar: { enabled: false },
   telemetry: false,

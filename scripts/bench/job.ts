@@ -153,7 +153,7 @@ export const benchJob = (): void => {
   });
   let head = EMPTY_HEAD;
   const chain = long.map((event) => {
-    const placed = placedEvent(event, head, receipt(event.deviceTime));
+    const { event: placed } = placedEvent(event, head, receipt(event.deviceTime));
     head = { sequence: placed.sequence, hash: placed.hash };
     return placed;
   });

@@ -9,6 +9,7 @@ import { toNewtonMetres } from '#core/torque/unit.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { database } from '#server/database/pool.ts';
+import { inTransaction } from '#server/database/transaction.ts';
 import { project } from '#server/projections/projections.ts';
 import { selectEvents } from '#server/queries/events.ts';
 import { addTool } from '#server/services/add-tool.ts';
@@ -307,7 +308,7 @@ describe('recall', () => {
     const added = [...days, later(7), voiding];
     const before = jobViewOf(events);
     const after = added.reduce<JobView | null>((view, event) => applied(view, event), before) as JobView;
-    await project(database(), { kind: 'job', before, after, events: added });
+    await inTransaction((db) => project(db, { kind: 'job', before, after, events: added }));
     valueOrThrow(await keepSession(session(tool, [12, 12, 12]), await person('Lea')));
     const steps = await lastStep(tool.id);
     const progress = steps.filter((step) => step.kind === 'progress');

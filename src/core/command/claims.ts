@@ -9,16 +9,20 @@ const MOST_DEEP = 12;
 
 /** The first value anywhere in a body that its own text does not say, by its path; null when every number follows from its text.
  *  A torque as written is any object with `text`, `value` and `unit`. */
-export const untrueText = (value: unknown, path = '', depth = 0): string | null => {
+export const untrueText = (value: unknown): string | null => untruePath(value, 0)?.join('.') ?? null;
+
+const untruePath = (value: unknown, depth: number): readonly string[] | null => {
   if (value === null || typeof value !== 'object' || depth > MOST_DEEP) return null;
-  const { text, value: number, unit } = value as Readonly<Record<string, unknown>>;
+  const fields = value as Readonly<Record<string, unknown>>;
+  const { text, value: number, unit } = fields;
   if (typeof text === 'string' && typeof number === 'number' && typeof unit === 'string') {
     const read = readNumber(text);
-    return read.ok && read.value.value === number && read.value.text === text ? null : path || 'value';
+    const isTrue = read.ok && read.value.value === number && read.value.text === text;
+    return isTrue ? null : depth === 0 ? ['value'] : [];
   }
-  for (const [key, each] of Object.entries(value)) {
-    const untrue = untrueText(each, path ? `${path}.${key}` : key, depth + 1);
-    if (untrue) return untrue;
+  for (const key of Object.keys(fields)) {
+    const untrue = untruePath(fields[key], depth + 1);
+    if (untrue) return [key, ...untrue];
   }
   return null;
 };

@@ -1,6 +1,13 @@
 import { settingThrough } from '../adapter/adapter.ts';
 import { isWithoutVerdict, type Objection, type ObjectionCode } from '../job/objection.ts';
-import { type Judgement, judgementOf, type PullBody, type PullMethod, type PullSaid } from '../job/pull.ts';
+import {
+  type Judgement,
+  judgementOf,
+  type PullBody,
+  type PullMethod,
+  type PullSaid,
+  pullBody,
+} from '../job/pull.ts';
 import type { JobRefusal } from '../job/refusal.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import type { Rules } from '../rules/rules.ts';
@@ -205,12 +212,8 @@ export const recordedPull = (
   const stands = judgement(job, fastener, said, rules, objections);
   const { shown } = known;
   const isAsShown = shown === null || isSameJudgement(shown, stands);
-  return accepted({
-    ...said,
-    ...stands,
-    shown: isAsShown ? null : shown,
-    objections: objections.length > 0 ? objections : null,
-  });
+  const beside = { shown: isAsShown ? null : shown, objections: objections.length > 0 ? objections : null };
+  return accepted(pullBody(said, stands, beside));
 };
 
 /** What a person does at a fastener, before it is judged. */
@@ -257,12 +260,8 @@ export const judgePull = (job: JobView, facts: PullFacts): Result<PullBody, JobR
   const target = targetOf(job, fastener);
   if (!target.ok) return target;
   const bare = { position, pass: 1, method, readingStands, seenPulls: fastener.pulls.length };
-  const body = (said: PullSaid): PullBody => ({
-    ...said,
-    ...judgement(job, fastener, said, rules),
-    shown: null,
-    objections: null,
-  });
+  const body = (said: PullSaid): PullBody =>
+    pullBody(said, judgement(job, fastener, said, rules), { shown: null, objections: null });
   if (method === 'by-feel') return accepted(body({ ...bare, toolId: null, setting: null, reading: null }));
   const { tool } = job;
   if (!tool) return refused({ code: 'tool-not-chosen' });

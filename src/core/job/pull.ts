@@ -105,3 +105,31 @@ export const pullSaid = (body: PullSaid): PullSaid => ({
   readingStands: body.readingStands,
   seenPulls: body.seenPulls,
 });
+
+/** A pull's body from what was said, how it was judged, and what follows from the two. Written out: spread, so many fields take a hundred times
+ *  as long, and a batch is thousands of these. */
+export const pullBody = (
+  said: PullSaid,
+  judged: Judgement,
+  { shown, objections }: Pick<PullBody, 'shown' | 'objections'>,
+): PullBody => ({
+  position: said.position,
+  pass: said.pass,
+  method: said.method,
+  toolId: said.toolId,
+  setting: said.setting,
+  reading: said.reading,
+  readingStands: said.readingStands,
+  seenPulls: said.seenPulls,
+  rules: judged.rules,
+  targetNewtonMetres: judged.targetNewtonMetres,
+  lowNewtonMetres: judged.lowNewtonMetres,
+  highNewtonMetres: judged.highNewtonMetres,
+  knownErrorPercent: judged.knownErrorPercent,
+  torqueNewtonMetres: judged.torqueNewtonMetres,
+  standardUncertaintyNewtonMetres: judged.standardUncertaintyNewtonMetres,
+  outcome: judged.outcome,
+  probability: judged.probability,
+  shown,
+  objections,
+});

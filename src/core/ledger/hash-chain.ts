@@ -32,28 +32,34 @@ export const EMPTY_HEAD: ChainHead = { sequence: 0, hash: GENESIS_HASH };
 /** What the site knows when it places an event. */
 export type Receipt = { readonly clock: EventClock; readonly serverTime: string };
 
+/** An event in its place, with the canonical texts of its clock and body: what its hash is over is what the ledger keeps. */
+export type Placed = { readonly event: KeptEvent; readonly clockText: string; readonly bodyText: string };
+
 /** An event placed after the head: with its clock, sequence, server time, the hash before it and its own. */
 export const placedEvent = (
   event: UnplacedEvent,
   head: ChainHead,
   { clock, serverTime }: Receipt,
   sha256: TextHash = sha256Hex,
-): KeptEvent => {
+): Placed => {
   const { id, job, deviceTime, person, kind, body } = event;
-  const placed = {
-    schemaVersion: EVENT_SCHEMA_VERSION,
+  const schemaVersion = EVENT_SCHEMA_VERSION;
+  const sequence = head.sequence + 1;
+  const rest = {
+    deviceTime,
     id,
     job,
-    deviceTime,
-    person,
-    clock,
-    sequence: head.sequence + 1,
-    serverTime,
-    previousHash: head.hash,
     kind,
-    body,
+    person,
+    previousHash: head.hash,
+    schemaVersion,
+    sequence,
+    serverTime,
   };
-  return { ...placed, hash: eventHash(placed, sha256) };
+  const [bodyText, clockText] = [canonicalText(body), canonicalText(clock)];
+  // In canonical order body and clock come before all others, so that neither is written a second time.
+  const text = `{"body":${bodyText},"clock":${clockText},${canonicalText(rest).slice(1)}`;
+  return { event: { body, clock, hash: sha256(text), ...rest }, bodyText, clockText };
 };
 
 export type ChainFinding = {

@@ -6,20 +6,20 @@ import type { JobEvent, JobHappening, UnplacedEvent } from '#core/event/event.ts
 import { type KeptEvent, lifted, liftedUnplaced, type SentEvent } from '#core/event/lifted.ts';
 import { type Judgement, judgementOf } from '#core/job/pull.ts';
 import { canonicalText } from '#core/ledger/canonical.ts';
-import { type ChainHead, placedEvent } from '#core/ledger/hash-chain.ts';
+import { type ChainHead, type Placed, placedEvent } from '#core/ledger/hash-chain.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type Connection, database } from '../database/pool.ts';
-import { inTransaction } from '../database/transaction.ts';
+import { inTransaction, type Transaction } from '../database/transaction.ts';
 import { project } from '../projections/projections.ts';
 import { insertEvents, selectEventsById } from '../queries/events.ts';
 import { lockHead, updateHead } from '../queries/jobs.ts';
 import { now } from '../services/clock.ts';
 import { type Contact, eventClock } from './event-clock.ts';
 import { inTurn } from './in-turn.ts';
-import { knownToSite, type SiteKnowledge } from './known-to-site.ts';
+import { knownToSite, readAhead, type SiteKnowledge } from './known-to-site.ts';
 import { nodeSha256 } from './node-sha256.ts';
 import {
   atHead,
@@ -77,7 +77,7 @@ const decidedHere = (
 
 type Batch = {
   readonly job: RememberedJob;
-  readonly kept: KeptEvent[];
+  readonly placed: Placed[];
   readonly answers: KeptEvent[];
   view: JobView | null;
   head: ChainHead;
@@ -95,17 +95,22 @@ const place = (
   if (!happening.ok) return happening.refusal;
   const decided = { ...sent, ...happening.value } as UnplacedEvent;
   const placed = placedEvent(decided, batch.head, { clock, serverTime: contact.receivedAt }, nodeSha256);
-  batch.kept.push(placed);
-  batch.answers.push(placed);
-  batch.view = applied(batch.view, placed as JobEvent);
-  batch.head = { sequence: placed.sequence, hash: placed.hash };
+  const { event } = placed;
+  batch.placed.push(placed);
+  batch.answers.push(event);
+  batch.view = applied(batch.view, event as JobEvent);
+  batch.head = { sequence: event.sequence, hash: event.hash };
   return null;
 };
 
-const written = async (db: Connection, { job, kept, view }: Batch): Promise<void> => {
+const written = async (
+  db: Transaction,
+  { job, placed, view }: Batch,
+  kept: readonly KeptEvent[],
+): Promise<void> => {
   const last = kept.at(-1);
   if (!last || !view) return;
-  await insertEvents(db, kept);
+  await insertEvents(db, placed);
   await updateHead(db, last, view);
   await project(db, { kind: 'job', before: job.view, after: view, events: kept as readonly JobEvent[] });
 };
@@ -132,14 +137,14 @@ export type Appended = {
 /** Appends events to a job whose head the transaction has locked, until the first that is refused. The number of statements does not grow
  *  with the batch. Nothing is remembered here: the caller does it once the transaction is committed. */
 export const appendToJob = async (
-  db: Connection,
+  db: Transaction,
   job: RememberedJob,
   events: readonly UnplacedEvent[],
   knowledge: SiteKnowledge,
   contactOf: ContactOf,
 ): Promise<Appended> => {
   const before = await placedBefore(db, job, events);
-  const batch: Batch = { job, kept: [], answers: [], view: job.view, head: job.head };
+  const batch: Batch = { job, placed: [], answers: [], view: job.view, head: job.head };
   const seen = new Map(before);
   let stopped: AppendResult['refused'] = null;
   for (const sent of events) {
@@ -154,15 +159,11 @@ export const appendToJob = async (
       stopped = { eventId: sent.id, problem };
       break;
     }
-    if (!same) seen.set(sent.id, batch.kept.at(-1) as KeptEvent);
+    if (!same) seen.set(sent.id, batch.answers.at(-1) as KeptEvent);
   }
-  await written(db, batch);
-  return {
-    result: { placed: batch.answers, refused: stopped },
-    job,
-    kept: batch.kept,
-    view: batch.view,
-  };
+  const kept = batch.placed.map(({ event }) => event);
+  await written(db, batch, kept);
+  return { result: { placed: batch.answers, refused: stopped }, job, kept, view: batch.view };
 };
 
 // Never answered: it sends the append round again once the job has been caught up without a lock.
@@ -201,15 +202,12 @@ const appendedNow = async (
   contactOf: ContactOf,
   mayBeFarBehind = true,
 ): Promise<Result<AppendResult, Problem>> => {
-  // Before the lock: what is new of the job, and all that the site knows of what is sent.
-  const [ready, knowledge] = await Promise.all([
-    broughtClose(database(), jobId),
-    knownToSite(database(), events, by),
-  ]);
+  // Before the lock: what is new of the job, and what takes time to read of all that the site knows.
+  const [ready, ahead] = await Promise.all([broughtClose(database(), jobId), readAhead(database(), events)]);
   if (!ready.ok) return ready;
   try {
     const done = await inTransaction(async (db): Promise<Result<Appended, Problem>> => {
-      const head = await lockHead(db, jobId);
+      const [head, knowledge] = await Promise.all([lockHead(db, jobId), knownToSite(db, events, by, ahead)]);
       if (!head) return refused({ code: 'not-found', what: 'job' });
       // Once it was caught up and still is not near, the head speaks of events that are not there: that is said, not tried again.
       if (mayBeFarBehind && isFarBehind(ready.value, head)) return refused(FAR_BEHIND);

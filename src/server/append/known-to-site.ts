@@ -1,8 +1,10 @@
+import type { Adapter } from '#core/adapter/adapter.ts';
 import { type Known, type KnownCrib, knowingCrib, knowingNothing } from '#core/command/known.ts';
 import type { UnplacedEvent } from '#core/event/event.ts';
 import type { PlannedRequirement } from '#core/job/plan.ts';
 import { canonicalText } from '#core/ledger/canonical.ts';
 import type { Person } from '#core/people/person.ts';
+import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import { toolBlocks } from '#core/tool/tool-standing.ts';
 import type { Connection } from '../database/pool.ts';
 import { selectAdapters } from '../queries/adapters.ts';
@@ -23,33 +25,50 @@ const toolsOf = (event: UnplacedEvent): readonly string[] => {
   return event.kind === 'fastener-checked' ? [event.body.toolId] : [];
 };
 
-/** Asks the database once for all that a batch may be decided by: the crib where a tool is taken, what stands against the tools that were
- *  used, and the book where it is referred to. */
+/** The tools that the site knows of for a batch, and how it treats one that is due. */
+type KnownTools = { readonly known: readonly KnownTool[]; readonly toolService: Schools['toolService'] };
+
+const NO_TOOLS: KnownTools = { known: [], toolService: DEFAULT_SCHOOLS.toolService };
+
+/** What takes more than a moment to read of all that a batch may be decided by: the crib where a tool is taken, and the book where it is
+ *  referred to. */
+export type ReadAhead = {
+  readonly crib: (KnownTools & { readonly adapters: readonly Adapter[] }) | null;
+  readonly inBook: ReadonlySet<string>;
+};
+
+/** Reads that, before the job is locked. */
+export const readAhead = async (db: Connection, events: readonly UnplacedEvent[]): Promise<ReadAhead> => ({
+  crib: events.some(({ kind }) => kind === 'tool-chosen')
+    ? {
+        known: await selectKnownTools(db),
+        toolService: (await selectSite(db)).schools.toolService,
+        adapters: await selectAdapters(db),
+      }
+    : null,
+  inBook: await requirementsInBook(db, events.flatMap(requirementsOf)),
+});
+
+/** All that the site knows of a batch: what was read ahead, and now, in one statement, what stands against the tools that were used. */
 export const knownToSite = async (
   db: Connection,
   events: readonly UnplacedEvent[],
   person: Person,
+  { crib, inBook }: ReadAhead,
 ): Promise<SiteKnowledge> => {
-  const isWholeCrib = events.some(({ kind }) => kind === 'tool-chosen');
-  const toolIds = [...new Set(events.flatMap(toolsOf))];
-  let known: readonly KnownTool[] = [];
-  let toolService = 'recalibrate' as Parameters<typeof toolBlocks>[3];
-  if (isWholeCrib) {
-    known = await selectKnownTools(db);
-    toolService = (await selectSite(db)).schools.toolService;
-  } else if (toolIds.length > 0) ({ known, toolService } = await selectToolsInUse(db, toolIds));
-  const adapters = isWholeCrib ? await selectAdapters(db) : [];
-  const inBook = await requirementsInBook(db, events.flatMap(requirementsOf));
-  const crib = (day: string): KnownCrib => ({
+  const toolIds = crib ? [] : [...new Set(events.flatMap(toolsOf))];
+  const inUse = toolIds.length > 0 ? await selectToolsInUse(db, toolIds) : NO_TOOLS;
+  const { known, toolService } = crib ?? inUse;
+  const cribOn = (day: string): KnownCrib => ({
     tools: known.map(({ tool, facts }) => ({ tool, blocks: toolBlocks(tool, facts, day, toolService) })),
-    adapters,
+    adapters: crib?.adapters ?? [],
   });
   const isInBook: Known['isInBook'] = (requirement) =>
     requirement.book === null || inBook.has(canonicalText(requirement));
   const base = { ...knowingNothing(person), hasHappened: true, isInBook };
   const days = new Map<string, Known>();
   return (day) => {
-    const known = days.get(day) ?? { ...base, ...knowingCrib(crib(day)) };
+    const known = days.get(day) ?? { ...base, ...knowingCrib(cribOn(day)) };
     days.set(day, known);
     return known;
   };

@@ -1,8 +1,11 @@
-import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
+import type { ExecuteValues, FieldPacket, QueryResult, QueryValues } from 'mysql2';
+import { createPool, type Pool } from 'mysql2/promise';
 import { Fault } from '#core/fault.ts';
 
+type Run<V> = <T extends QueryResult>(sql: string, values?: V) => Promise<[T, FieldPacket[]]>;
+
 /** A connection or the pool: whatever runs a query. `query` is for statements of many rows, `execute` for all others. */
-export type Connection = Pick<PoolConnection, 'execute' | 'query'>;
+export type Connection = { readonly query: Run<QueryValues>; readonly execute: Run<ExecuteValues> };
 
 const CONNECTION_LIMIT = 12;
 const CONNECT_TIMEOUT_MS = 5_000;
@@ -13,13 +16,14 @@ const STATEMENT_SECONDS = 30;
 let readers: Pool | null = null;
 let writers: Pool | null = null;
 
-const newPool = (settings: string): Pool => {
+const newPool = (settings: string, multipleStatements = false): Pool => {
   const uri = process.env['JENTIK_APP_DATABASE_URL'];
   if (!uri)
     throw new Fault('JENTIK_APP_DATABASE_URL is not set; start Jentik with npm start or npm run demo');
   const pool = createPool({
     uri,
     namedPlaceholders: true,
+    multipleStatements,
     dateStrings: true,
     timezone: 'Z',
     charset: 'utf8mb4',
@@ -44,9 +48,9 @@ export const database = (): Pool => {
   return readers;
 };
 
-/** The pool for transactions: a transaction begins with the first statement, without one that says so. */
+/** The pool for transactions: a transaction begins with the first statement, without one that says so, and what it writes may share a packet. */
 export const transactions = (): Pool => {
-  writers ??= newPool(', autocommit = 0');
+  writers ??= newPool(', autocommit = 0', true);
   return writers;
 };
 

@@ -1,5 +1,67 @@
+import type { FieldPacket, QueryValues, RowDataPacket } from 'mysql2';
 import type { PoolConnection } from 'mysql2/promise';
 import { type Connection, transactions } from './pool.ts';
+
+/** A connection in a transaction. Queries that are asked for at once travel in one packet. */
+export type Transaction = Connection & {
+  /** Writes what nobody waits for: it travels with the next statement, at the latest with the commit. What the database has against it
+   *  comes up there. */
+  readonly write: (sql: string, values: QueryValues) => Promise<void>;
+};
+
+/** How many characters of statements wait for the next one before they travel by themselves: the database takes a packet of 16 million bytes. */
+const MOST_WAITING = 1_000_000;
+
+type Waiting = {
+  readonly statement: string;
+  readonly answer: (result: [never, FieldPacket[]]) => void;
+  readonly fail: (error: unknown) => void;
+};
+
+const nobody = (): void => {};
+
+type Open = Transaction & { readonly commit: () => Promise<void> };
+
+const opened = (connection: PoolConnection): Open => {
+  let waiting: Waiting[] = [];
+  let size = 0;
+  const send = async (): Promise<void> => {
+    const sent = waiting;
+    waiting = [];
+    size = 0;
+    if (sent.length === 0) return;
+    try {
+      const sql = sent.map(({ statement }) => statement).join(';\n');
+      // Every value is in its place: what looks like a name in them is text.
+      const [rows, fields] = await connection.query<RowDataPacket[]>({ sql, namedPlaceholders: false });
+      const results = (sent.length > 1 ? rows : [rows]) as never[];
+      for (const [index, { answer }] of sent.entries()) answer([results[index] as never, fields]);
+    } catch (error) {
+      for (const { fail } of sent) fail(error);
+      throw error;
+    }
+  };
+  const asked: Transaction['query'] = (sql, values) =>
+    new Promise((answer, fail) => {
+      waiting.push({ statement: connection.format(sql, values), answer, fail });
+      // Whoever asks at the same moment is in time for the same packet.
+      queueMicrotask(() => void send().catch(nobody));
+    });
+  return {
+    query: asked,
+    execute: async (sql, values) => {
+      await send();
+      return connection.execute(sql, values);
+    },
+    write: async (sql, values) => {
+      const statement = connection.format(sql, values);
+      waiting.push({ statement, answer: nobody, fail: nobody });
+      size += statement.length;
+      if (size > MOST_WAITING) await send();
+    },
+    commit: async () => void (await asked('COMMIT')),
+  };
+};
 
 /** How long a transaction is tried again: longer than anybody's turn takes, shorter than a browser waits. */
 const PATIENCE_MS = 12_000;
@@ -30,7 +92,7 @@ const rolledBack = async (connection: PoolConnection): Promise<boolean> => {
 /** Runs `work` in one transaction and commits what it returns. The whole of it is repeated after a conflict, so `work` must be repeatable
  *  and must tell nobody of what it did before this returns. `mayCommit` false rolls back: a refusal leaves nothing behind. */
 export const inTransaction = async <T>(
-  work: (connection: Connection) => Promise<T>,
+  work: (db: Transaction) => Promise<T>,
   mayCommit: (value: T) => boolean = () => true,
 ): Promise<T> => {
   const giveUpAt = Date.now() + PATIENCE_MS;
@@ -38,8 +100,9 @@ export const inTransaction = async <T>(
     const connection = await transactions().getConnection();
     let isAlive = true;
     try {
-      const value = await work(connection);
-      if (mayCommit(value)) await connection.commit();
+      const transaction = opened(connection);
+      const value = await work(transaction);
+      if (mayCommit(value)) await transaction.commit();
       else await connection.rollback();
       return value;
     } catch (error) {

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { IncomingMessage } from 'node:http';
 import type { APIContext, APIRoute } from 'astro';
 import { z } from 'zod';
 import { type Action, whoMay } from '#core/people/may.ts';
@@ -53,11 +54,11 @@ const isForeign = ({ headers, url }: Pick<Request, 'headers' | 'url'>): boolean 
   return URL.canParse(origin) ? new URL(origin).host !== host : true;
 };
 
-const boundedText = async (request: Request, mostBytes: number): Promise<string | null> => {
-  if (Number(request.headers.get('content-length') ?? 0) > mostBytes) return null;
-  const chunks: Uint8Array[] = [];
+const boundedText = async (incoming: IncomingMessage, mostBytes: number): Promise<string | null> => {
+  if (Number(incoming.headers['content-length'] ?? 0) > mostBytes) return null;
+  const chunks: Buffer[] = [];
   let size = 0;
-  for await (const chunk of request.body ?? []) {
+  for await (const chunk of incoming) {
     size += chunk.length;
     if (size > mostBytes) return null;
     chunks.push(chunk);
@@ -66,13 +67,13 @@ const boundedText = async (request: Request, mostBytes: number): Promise<string 
 };
 
 const parsedBody = async (
-  request: Request,
+  incoming: IncomingMessage,
   { request: schema, mostBytes = BODY_MAX_BYTES }: Operation,
 ): Promise<Result<unknown, Problem>> => {
   if (schema instanceof z.ZodUndefined) return accepted(undefined);
-  if (!request.headers.get('content-type')?.startsWith('application/json'))
+  if (!incoming.headers['content-type']?.startsWith('application/json'))
     return refused({ code: 'wrong-content-type' });
-  const text = await boundedText(request, mostBytes);
+  const text = await boundedText(incoming, mostBytes);
   if (text === null) return refused({ code: 'body-too-large', mostBytes });
   let body: unknown;
   try {
@@ -114,7 +115,7 @@ export const endpoint =
         const right = whoMay(locals.person, operation.who);
         if (!right.ok) return problemResponse(right.refusal);
       }
-      const body = await parsedBody(request, operation);
+      const body = await parsedBody(locals.incoming, operation);
       if (!body.ok) return problemResponse(body.refusal);
       const by = locals.person as Asked<O>['by'];
       const result = await answer({ body: body.value as z.output<O['request']>, by, context });

@@ -1,6 +1,6 @@
 import type { JobEvent } from '#core/event/event.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import type { Connection } from '../database/pool.ts';
+import type { Transaction } from '../database/transaction.ts';
 import type { ToolEvent } from '../queries/tool-events.ts';
 
 /** What a projection follows from: events that a job was given, with how it stood before and after, or one that a tool was given. */
@@ -21,8 +21,8 @@ export type Projection = {
   readonly version: number;
   /** Whether an append writes it in the same statement that moves the head, so that `apply` is for rebuilding only. */
   readonly isWrittenWithHead?: boolean;
-  readonly clear: (db: Connection) => Promise<void>;
-  readonly apply: (db: Connection, fact: Fact) => Promise<void>;
+  readonly clear: (db: Transaction) => Promise<void>;
+  readonly apply: (db: Transaction, fact: Fact) => Promise<void>;
   /** Writes what follows from other things than events: the book. */
-  readonly addRest?: (db: Connection) => Promise<void>;
+  readonly addRest?: (db: Transaction) => Promise<void>;
 };

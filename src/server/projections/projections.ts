@@ -1,4 +1,4 @@
-import type { Connection } from '../database/pool.ts';
+import type { Transaction } from '../database/transaction.ts';
 import type { Fact, Projection } from './projection.ts';
 import { pullCountsProjection, pullsProjection } from './pulls.ts';
 import { referencesProjection } from './references.ts';
@@ -17,7 +17,7 @@ export const PROJECTIONS: readonly Projection[] = [
 ];
 
 /** Lets every projection follow a fact, all but what is written with the head. */
-export const project = async (db: Connection, fact: Fact): Promise<void> => {
+export const project = async (db: Transaction, fact: Fact): Promise<void> => {
   for (const { apply, isWrittenWithHead = false } of PROJECTIONS)
     if (!isWrittenWithHead) await apply(db, fact);
 };

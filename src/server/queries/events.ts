@@ -1,8 +1,9 @@
 import type { RowDataPacket } from 'mysql2';
 import type { KeptEvent } from '#core/event/lifted.ts';
-import { canonicalText } from '#core/ledger/canonical.ts';
+import type { Placed } from '#core/ledger/hash-chain.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import type { Transaction } from '../database/transaction.ts';
 
 // What is in the ledger was checked when it came in, and its hash says whether it is still that; its form is not judged again here.
 // Keys stand in canonical order, in which clock and body are kept: what is hashed is then read off without putting it in order again.
@@ -71,8 +72,8 @@ export const selectEventsById = async (
 };
 
 /** Adds events to the ledger, in one statement. */
-export const insertEvents = async (db: Connection, events: readonly KeptEvent[]): Promise<void> => {
-  const rows = events.map((event) => [
+export const insertEvents = async (db: Transaction, placed: readonly Placed[]): Promise<void> => {
+  const rows = placed.map(({ event, clockText, bodyText }) => [
     event.job,
     event.sequence,
     event.id,
@@ -83,12 +84,12 @@ export const insertEvents = async (db: Connection, events: readonly KeptEvent[])
     event.person.id,
     event.person.name,
     event.person.role,
-    event.clock == null ? null : canonicalText(event.clock),
-    canonicalText(event.body),
+    clockText,
+    bodyText,
     event.previousHash,
     event.hash,
   ]);
-  await db.query(
+  await db.write(
     `
     INSERT INTO events (
       job_id, sequence, id, schema_version, kind, device_time, server_time,

@@ -6,6 +6,7 @@ import { jobProgress, jobStage } from '#core/view/open-items.ts';
 import { type JobSummary, jobNumberText, jobSummarySchema } from '#wire/job-summary.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import type { Transaction } from '../database/transaction.ts';
 import { nextNumber } from './counters.ts';
 
 /** Every job, the one worked on last first. */
@@ -55,7 +56,7 @@ const headOf = (row: RowDataPacket | undefined): ChainHead | null =>
 
 /** The head of a job's chain, its row locked until the transaction ends; null when there is no such job. */
 export const lockHead = async (db: Connection, jobId: string): Promise<ChainHead | null> => {
-  const [rows] = await db.execute<RowDataPacket[]>(
+  const [rows] = await db.query<RowDataPacket[]>(
     `
     SELECT head_sequence,
            head_hash
@@ -103,8 +104,8 @@ const SUMMARY = `title = :title,
            last_event_at = :lastEventAt`;
 
 /** Moves a job's head to its last event, and writes what lists show of it in the same stroke. */
-export const updateHead = async (db: Connection, last: KeptEvent, state: JobView): Promise<void> => {
-  await db.execute(
+export const updateHead = async (db: Transaction, last: KeptEvent, state: JobView): Promise<void> => {
+  await db.write(
     `
     UPDATE jobs
        SET head_sequence = :sequence,
@@ -117,11 +118,11 @@ export const updateHead = async (db: Connection, last: KeptEvent, state: JobView
 
 /** Writes what lists show of a job after its last event; its head stays where it is. */
 export const updateSummary = async (
-  db: Connection,
+  db: Transaction,
   last: Pick<KeptEvent, 'job' | 'person' | 'serverTime'>,
   state: JobView,
 ): Promise<void> => {
-  await db.execute(
+  await db.write(
     `
     UPDATE jobs
        SET ${SUMMARY}

@@ -4,6 +4,7 @@ import type { Outcome } from '#core/verdict/tightening-verdict.ts';
 import { idFromBytes, idToBytes } from '../database/id-bytes.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import type { Transaction } from '../database/transaction.ts';
 
 /** A pull with a tool, as the projection keeps it. Torques in newton metres; null where the pull has none. */
 export type ProjectedPull = {
@@ -27,7 +28,7 @@ export type ProjectedPull = {
 };
 
 /** Writes pulls down, in one statement. */
-export const insertPulls = async (db: Connection, pulls: readonly ProjectedPull[]): Promise<void> => {
+export const insertPulls = async (db: Transaction, pulls: readonly ProjectedPull[]): Promise<void> => {
   const rows = pulls.map((pull) => [
     idToBytes(pull.eventId),
     idToBytes(pull.toolId),
@@ -45,7 +46,7 @@ export const insertPulls = async (db: Connection, pulls: readonly ProjectedPull[
     pull.outcome,
     pull.voidedBy === null ? null : idToBytes(pull.voidedBy),
   ]);
-  await db.query(
+  await db.write(
     `
     INSERT INTO pulls (
       event_id, tool_id, job_id, person_id, device_id, position, label, pulled_at,
@@ -58,14 +59,14 @@ export const insertPulls = async (db: Connection, pulls: readonly ProjectedPull[
 
 /** Marks pulls as voided by events, in one statement: pairs of the pull's id and the id of what voided it. */
 export const voidPulls = async (
-  db: Connection,
+  db: Transaction,
   voids: readonly { readonly pullId: string; readonly voidedBy: string }[],
 ): Promise<void> => {
   const pairs = voids.map(({ pullId, voidedBy }) => ({
     pull: pullId.replaceAll('-', ''),
     by: voidedBy.replaceAll('-', ''),
   }));
-  await db.execute(
+  await db.write(
     `
     UPDATE pulls
       JOIN JSON_TABLE(:pairs, '$[*]' COLUMNS (
@@ -157,7 +158,7 @@ export type AlikeUses = Pick<ProjectedPull, 'toolId' | 'jobId' | 'shown' | 'torq
 };
 
 /** Adds to the counts of alike pulls, in one statement. */
-export const addToPullCounts = async (db: Connection, alike: readonly AlikeUses[]): Promise<void> => {
+export const addToPullCounts = async (db: Transaction, alike: readonly AlikeUses[]): Promise<void> => {
   const rows = alike.map((each) => [
     each.alike,
     idToBytes(each.toolId),
@@ -171,7 +172,7 @@ export const addToPullCounts = async (db: Connection, alike: readonly AlikeUses[
     each.voided,
     instantToSql(each.lastUsedAt),
   ]);
-  await db.query(
+  await db.write(
     `
     INSERT INTO pull_counts (
       alike, tool_id, pulled_on, job_id,

@@ -1,5 +1,5 @@
 import type { ToolFacts } from '#core/tool/tool-standing.ts';
-import type { Connection } from '../database/pool.ts';
+import type { Transaction } from '../database/transaction.ts';
 import { project } from '../projections/projections.ts';
 import { insertToolEvent, type ToolAfter, type ToolEvent } from '../queries/tool-events.ts';
 
@@ -11,7 +11,7 @@ export const standingOf = ({ quarantine, loan, isRetired }: ToolFacts): Omit<Too
 });
 
 /** Adds an event to a tool, and lets everything follow that follows from it. */
-export const addToolEvent = async (db: Connection, event: ToolEvent): Promise<void> => {
+export const addToolEvent = async (db: Transaction, event: ToolEvent): Promise<void> => {
   await insertToolEvent(db, event);
   await project(db, { kind: 'tool', event });
 };

@@ -3,8 +3,8 @@ import { lifted } from '#core/event/lifted.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { wholeLedger } from '../append/remembered-job.ts';
-import { type Connection, database } from '../database/pool.ts';
-import { inTransaction } from '../database/transaction.ts';
+import { database } from '../database/pool.ts';
+import { inTransaction, type Transaction } from '../database/transaction.ts';
 import type { Projection } from '../projections/projection.ts';
 import { PROJECTIONS } from '../projections/projections.ts';
 import { selectJobIds } from '../queries/jobs.ts';
@@ -27,7 +27,11 @@ const brokenPlaces = async (jobs: readonly string[]): Promise<readonly BrokenPla
   return broken;
 };
 
-const projectJob = async (db: Connection, job: string, projections: readonly Projection[]): Promise<void> => {
+const projectJob = async (
+  db: Transaction,
+  job: string,
+  projections: readonly Projection[],
+): Promise<void> => {
   const kept = await wholeLedger(db, job);
   const events = kept.ok ? kept.value.map(lifted) : [];
   let view: JobView | null = null;
@@ -41,7 +45,7 @@ const projectJob = async (db: Connection, job: string, projections: readonly Pro
 };
 
 const rebuilt = async (
-  db: Connection,
+  db: Transaction,
   projections: readonly Projection[],
   jobs: readonly string[],
 ): Promise<void> => {

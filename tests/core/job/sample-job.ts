@@ -212,7 +212,7 @@ export class SampleJob {
   chain(): readonly KeptEvent[] {
     let head = EMPTY_HEAD;
     return this.events.map((event) => {
-      const placed = placedEvent(event, head, receiptAt(event.deviceTime));
+      const { event: placed } = placedEvent(event, head, receiptAt(event.deviceTime));
       head = { sequence: placed.sequence, hash: placed.hash };
       return placed;
     });
