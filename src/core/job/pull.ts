@@ -106,30 +106,33 @@ export const pullSaid = (body: PullSaid): PullSaid => ({
   seenPulls: body.seenPulls,
 });
 
-/** A pull's body from what was said, how it was judged, and what follows from the two. Written out: spread, so many fields take a hundred times
- *  as long, and a batch is thousands of these. */
+const inOrder = (written: WrittenTorque | null): WrittenTorque | null =>
+  written && { text: written.text, unit: written.unit, value: written.value };
+
+/** A pull's body from what was said, how it was judged, and what follows from the two. Written out, with its keys in canonical order: spread, so
+ *  many fields take a hundred times as long, and a batch is thousands of these. */
 export const pullBody = (
   said: PullSaid,
   judged: Judgement,
   { shown, objections }: Pick<PullBody, 'shown' | 'objections'>,
 ): PullBody => ({
-  position: said.position,
-  pass: said.pass,
-  method: said.method,
-  toolId: said.toolId,
-  setting: said.setting,
-  reading: said.reading,
-  readingStands: said.readingStands,
-  seenPulls: said.seenPulls,
-  rules: judged.rules,
-  targetNewtonMetres: judged.targetNewtonMetres,
-  lowNewtonMetres: judged.lowNewtonMetres,
   highNewtonMetres: judged.highNewtonMetres,
   knownErrorPercent: judged.knownErrorPercent,
-  torqueNewtonMetres: judged.torqueNewtonMetres,
-  standardUncertaintyNewtonMetres: judged.standardUncertaintyNewtonMetres,
-  outcome: judged.outcome,
-  probability: judged.probability,
-  shown,
+  lowNewtonMetres: judged.lowNewtonMetres,
+  method: said.method,
   objections,
+  outcome: judged.outcome,
+  pass: said.pass,
+  position: said.position,
+  probability: judged.probability,
+  reading: inOrder(said.reading),
+  readingStands: said.readingStands,
+  rules: judged.rules,
+  seenPulls: said.seenPulls,
+  setting: inOrder(said.setting),
+  shown,
+  standardUncertaintyNewtonMetres: judged.standardUncertaintyNewtonMetres,
+  targetNewtonMetres: judged.targetNewtonMetres,
+  toolId: said.toolId,
+  torqueNewtonMetres: judged.torqueNewtonMetres,
 });

@@ -16,11 +16,13 @@ export const eventHash = (
 };
 
 /** Whether an event's hash is over it. Events of version 2 and later are kept with their keys in canonical order, so that their plain text is mostly
- *  the canonical one already: a text with that hash is the text that was hashed, and only where it has another is it put in order first. */
+ *  the canonical one already, but for the hash in it. A text with that hash is the text that was hashed, and can't hold it; only where it has
+ *  another is the event put in order first. */
 const isHashOf = (event: KeptEvent, sha256: TextHash): boolean => {
-  const { hash, ...rest } = event;
-  if (event.schemaVersion > 1 && sha256(JSON.stringify(rest)) === hash) return true;
-  return sha256(canonicalText(rest)) === hash;
+  const { hash, schemaVersion } = event;
+  if (schemaVersion > 1 && sha256(JSON.stringify(event).replace(`"hash":"${hash}",`, '')) === hash)
+    return true;
+  return eventHash(event, sha256) === hash;
 };
 
 /** Where the chain of a job stands. */

@@ -110,8 +110,8 @@ const written = async (
 ): Promise<void> => {
   const last = kept.at(-1);
   if (!last || !view) return;
-  await insertEvents(db, placed);
-  await updateHead(db, last, view);
+  insertEvents(db, placed);
+  updateHead(db, last, view);
   await project(db, { kind: 'job', before: job.view, after: view, events: kept as readonly JobEvent[] });
 };
 

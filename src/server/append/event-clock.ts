@@ -23,10 +23,6 @@ export const eventClock = (
   const corrected = Date.parse(deviceTime) + (offsetMilliseconds ?? 0);
   const isEarly = signedInAt !== null && corrected < Date.parse(signedInAt) - SLACK_MS;
   const finding = corrected > received ? 'after-receipt' : isEarly ? 'before-sign-in' : null;
-  return {
-    device,
-    offsetMilliseconds,
-    correctedTime: finding ? receivedAt : new Date(corrected).toISOString(),
-    finding,
-  };
+  const correctedTime = finding ? receivedAt : new Date(corrected).toISOString();
+  return { correctedTime, device, finding, offsetMilliseconds };
 };

@@ -6,11 +6,11 @@ import { type Connection, transactions } from './pool.ts';
 export type Transaction = Connection & {
   /** Writes what nobody waits for: it travels with the next statement, at the latest with the commit. What the database has against it
    *  comes up there. */
-  readonly write: (sql: string, values: QueryValues) => Promise<void>;
+  readonly write: (sql: string, values: QueryValues) => void;
 };
 
-/** How many characters of statements wait for the next one before they travel by themselves: the database takes a packet of 16 million bytes. */
-const MOST_WAITING = 1_000_000;
+/** How many characters of statements wait for the next one before they travel ahead, so that the database is at work while more is made ready. */
+const MOST_WAITING = 50_000;
 
 type Waiting = {
   readonly statement: string;
@@ -25,12 +25,15 @@ type Open = Transaction & { readonly commit: () => Promise<void> };
 const opened = (connection: PoolConnection): Open => {
   let waiting: Waiting[] = [];
   let size = 0;
+  let ahead: Promise<void> = Promise.resolve();
   const send = async (): Promise<void> => {
     const sent = waiting;
     waiting = [];
     size = 0;
-    if (sent.length === 0) return;
+    if (sent.length === 0) return ahead;
     try {
+      // Never past something that failed: what it was to be committed with must not be committed without it.
+      await ahead;
       const sql = sent.map(({ statement }) => statement).join(';\n');
       // Every value is in its place: what looks like a name in them is text.
       const [rows, fields] = await connection.query<RowDataPacket[]>({ sql, namedPlaceholders: false });
@@ -53,11 +56,13 @@ const opened = (connection: PoolConnection): Open => {
       await send();
       return connection.execute(sql, values);
     },
-    write: async (sql, values) => {
+    write: (sql, values) => {
       const statement = connection.format(sql, values);
       waiting.push({ statement, answer: nobody, fail: nobody });
       size += statement.length;
-      if (size > MOST_WAITING) await send();
+      if (size <= MOST_WAITING) return;
+      ahead = send();
+      ahead.catch(nobody);
     },
     commit: async () => void (await asked('COMMIT')),
   };

@@ -63,10 +63,10 @@ export const pullsProjection: Projection = {
       ...pull,
       voidedBy: byPull.get(pull.eventId) ?? null,
     }));
-    if (pulls.length > 0) await insertPulls(db, pulls);
+    if (pulls.length > 0) insertPulls(db, pulls);
     const made = new Set(pulls.map(({ eventId }) => eventId));
     const earlier = voids.filter(({ pullId }) => !made.has(pullId));
-    if (earlier.length > 0) await voidPulls(db, earlier);
+    if (earlier.length > 0) voidPulls(db, earlier);
   },
 };
 
@@ -131,6 +131,6 @@ export const pullCountsProjection: Projection = {
       event.kind === 'pull-voided' ? (voidedPull(event.body.pullId, fact.after) ?? []) : [],
     );
     const alike = counted(pullsOf(fact.events, fact.after), voided);
-    if (alike.length > 0) await addToPullCounts(db, alike);
+    if (alike.length > 0) addToPullCounts(db, alike);
   },
 };

@@ -9,6 +9,6 @@ export const summariesProjection: Projection = {
   clear: clearSummaries,
   apply: async (db, fact) => {
     const last = fact.kind === 'job' ? fact.events.at(-1) : undefined;
-    if (fact.kind === 'job' && last) await updateSummary(db, last, fact.after);
+    if (fact.kind === 'job' && last) updateSummary(db, last, fact.after);
   },
 };

@@ -72,7 +72,7 @@ export const selectEventsById = async (
 };
 
 /** Adds events to the ledger, in one statement. */
-export const insertEvents = async (db: Transaction, placed: readonly Placed[]): Promise<void> => {
+export const insertEvents = (db: Transaction, placed: readonly Placed[]): void => {
   const rows = placed.map(({ event, clockText, bodyText }) => [
     event.job,
     event.sequence,
@@ -89,7 +89,7 @@ export const insertEvents = async (db: Transaction, placed: readonly Placed[]): 
     event.previousHash,
     event.hash,
   ]);
-  await db.write(
+  db.write(
     `
     INSERT INTO events (
       job_id, sequence, id, schema_version, kind, device_time, server_time,

@@ -104,8 +104,8 @@ const SUMMARY = `title = :title,
            last_event_at = :lastEventAt`;
 
 /** Moves a job's head to its last event, and writes what lists show of it in the same stroke. */
-export const updateHead = async (db: Transaction, last: KeptEvent, state: JobView): Promise<void> => {
-  await db.write(
+export const updateHead = (db: Transaction, last: KeptEvent, state: JobView): void => {
+  db.write(
     `
     UPDATE jobs
        SET head_sequence = :sequence,
@@ -117,12 +117,12 @@ export const updateHead = async (db: Transaction, last: KeptEvent, state: JobVie
 };
 
 /** Writes what lists show of a job after its last event; its head stays where it is. */
-export const updateSummary = async (
+export const updateSummary = (
   db: Transaction,
   last: Pick<KeptEvent, 'job' | 'person' | 'serverTime'>,
   state: JobView,
-): Promise<void> => {
-  await db.write(
+): void => {
+  db.write(
     `
     UPDATE jobs
        SET ${SUMMARY}

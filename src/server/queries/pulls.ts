@@ -28,7 +28,7 @@ export type ProjectedPull = {
 };
 
 /** Writes pulls down, in one statement. */
-export const insertPulls = async (db: Transaction, pulls: readonly ProjectedPull[]): Promise<void> => {
+export const insertPulls = (db: Transaction, pulls: readonly ProjectedPull[]): void => {
   const rows = pulls.map((pull) => [
     idToBytes(pull.eventId),
     idToBytes(pull.toolId),
@@ -46,7 +46,7 @@ export const insertPulls = async (db: Transaction, pulls: readonly ProjectedPull
     pull.outcome,
     pull.voidedBy === null ? null : idToBytes(pull.voidedBy),
   ]);
-  await db.write(
+  db.write(
     `
     INSERT INTO pulls (
       event_id, tool_id, job_id, person_id, device_id, position, label, pulled_at,
@@ -58,15 +58,15 @@ export const insertPulls = async (db: Transaction, pulls: readonly ProjectedPull
 };
 
 /** Marks pulls as voided by events, in one statement: pairs of the pull's id and the id of what voided it. */
-export const voidPulls = async (
+export const voidPulls = (
   db: Transaction,
   voids: readonly { readonly pullId: string; readonly voidedBy: string }[],
-): Promise<void> => {
+): void => {
   const pairs = voids.map(({ pullId, voidedBy }) => ({
     pull: pullId.replaceAll('-', ''),
     by: voidedBy.replaceAll('-', ''),
   }));
-  await db.write(
+  db.write(
     `
     UPDATE pulls
       JOIN JSON_TABLE(:pairs, '$[*]' COLUMNS (
@@ -158,7 +158,7 @@ export type AlikeUses = Pick<ProjectedPull, 'toolId' | 'jobId' | 'shown' | 'torq
 };
 
 /** Adds to the counts of alike pulls, in one statement. */
-export const addToPullCounts = async (db: Transaction, alike: readonly AlikeUses[]): Promise<void> => {
+export const addToPullCounts = (db: Transaction, alike: readonly AlikeUses[]): void => {
   const rows = alike.map((each) => [
     each.alike,
     idToBytes(each.toolId),
@@ -172,7 +172,7 @@ export const addToPullCounts = async (db: Transaction, alike: readonly AlikeUses
     each.voided,
     instantToSql(each.lastUsedAt),
   ]);
-  await db.write(
+  db.write(
     `
     INSERT INTO pull_counts (
       alike, tool_id, pulled_on, job_id,
