@@ -16,13 +16,11 @@ export const eventHash = (
 };
 
 /** Whether an event's hash is over it. Events of version 2 and later are kept with their keys in canonical order, so that their plain text is mostly
- *  the canonical one already, but for the hash in it. A text with that hash is the text that was hashed, and can't hold it; only where it has
- *  another is the event put in order first. */
+ *  the canonical one already: a text with that hash is the text that was hashed, and only where it has another it is put in order first. */
 const isHashOf = (event: KeptEvent, sha256: TextHash): boolean => {
-  const { hash, schemaVersion } = event;
-  if (schemaVersion > 1 && sha256(JSON.stringify(event).replace(`"hash":"${hash}",`, '')) === hash)
-    return true;
-  return eventHash(event, sha256) === hash;
+  const { hash, ...rest } = event;
+  if (event.schemaVersion > 1 && sha256(JSON.stringify(rest)) === hash) return true;
+  return sha256(canonicalText(rest)) === hash;
 };
 
 /** Where the chain of a job stands. */
@@ -77,21 +75,20 @@ export const firstBreakAfter = (
   sha256: TextHash = sha256Hex,
 ): ChainFinding | null => {
   const seen = new Set<string>();
-  let { sequence, hash } = head;
+  const job = events[0]?.job;
+  const problemOf = (event: KeptEvent, before: ChainHead): ChainFinding['problem'] | null => {
+    if (event.sequence !== before.sequence + 1) return 'sequence';
+    if (event.previousHash !== before.hash) return 'previous-hash';
+    if (!isHashOf(event, sha256)) return 'hash';
+    if (seen.has(event.id)) return 'repeated-id';
+    return event.job === job ? null : 'other-job';
+  };
+  let before = head;
   for (const event of events) {
-    const at = (problem: ChainFinding['problem']): ChainFinding => ({
-      sequence: sequence + 1,
-      eventId: event.id,
-      problem,
-    });
-    if (event.sequence !== sequence + 1) return at('sequence');
-    if (event.previousHash !== hash) return at('previous-hash');
-    if (!isHashOf(event, sha256)) return at('hash');
-    if (seen.has(event.id)) return at('repeated-id');
-    if (event.job !== events[0]?.job) return at('other-job');
+    const problem = problemOf(event, before);
+    if (problem) return { sequence: before.sequence + 1, eventId: event.id, problem };
     seen.add(event.id);
-    sequence += 1;
-    hash = event.hash;
+    before = event;
   }
   return null;
 };
