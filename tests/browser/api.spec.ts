@@ -22,6 +22,22 @@ const SCALE = {
 };
 const inch = (value: number) => ({ value, unit: 'lbf.in' });
 
+test('only the routes of this project answer', async () => {
+  const context = await newRequest.newContext({ baseURL: address() });
+  for (const path of [
+    '/_image?href=%2Ficon.svg&w=20000&h=20000&f=png',
+    '/_server-islands/Header',
+    '/_actions/any',
+    '/api/v1/no-such-thing',
+    '/api/v2/jobs',
+  ])
+    for (const method of ['GET', 'POST']) {
+      const answer = await context.fetch(path, { method, maxRedirects: 0 });
+      expect(`${method} ${path} ${answer.status()}`).toBe(`${method} ${path} 404`);
+    }
+  await context.dispose();
+});
+
 test.describe('calculations are public, stateless and checked both ways', () => {
   test('parse-torque', async () => {
     expect(await compute('parse-torque', { text: '15-20 in-lb (1.7-2.3 Nm)' })).toMatchObject({

@@ -109,6 +109,54 @@ describe('an append', () => {
     expect(await inTransaction(async () => 'works')).toBe('works');
   });
 
+  test('sends what is asked at once in one packet, and gives each its own answer', async () => {
+    const answers = await inTransaction((db) =>
+      Promise.all([
+        db.query('SELECT :name AS one', { name: "it's :name; ? -- and \\ 'so'" }),
+        db.query('SELECT 2 AS two UNION SELECT 3'),
+        db.query('SELECT 4 AS four FROM counters WHERE name = :none', { none: 'none' }),
+      ]),
+    );
+    expect(answers.map(([rows]) => rows)).toEqual([
+      [{ one: "it's :name; ? -- and \\ 'so'" }],
+      [{ two: 2 }, { two: 3 }],
+      [],
+    ]);
+  });
+
+  test.each([
+    { what: 'a small write', text: 'x' },
+    { what: 'a write that travels ahead', text: 'x'.repeat(60_000) },
+  ])('commits nothing after $what that fails', async ({ text }) => {
+    const value = async (): Promise<unknown> => {
+      const [rows] = await database().query("SELECT value FROM counters WHERE name = 'requirement'");
+      return rows;
+    };
+    const before = await value();
+    const failed = inTransaction(async (db) => {
+      await db.execute("UPDATE counters SET value = value + 1000 WHERE name = 'requirement'");
+      db.write('INSERT INTO events (job_id, no_such_column) VALUES (:job, :text)', { job: 'x', text });
+      await new Promise((resolve) => setTimeout(resolve, 30));
+      db.write("UPDATE counters SET value = value + 5000 WHERE name = 'requirement'", {});
+    });
+    await expect(failed).rejects.toThrow('no_such_column');
+    expect(await value()).toEqual(before);
+  });
+
+  test('shows a read what was written before it', async () => {
+    const [[inside], outside] = await inTransaction(
+      async (db) => {
+        db.write("UPDATE counters SET value = 77 WHERE name = 'requirement'", {});
+        const [rows] = await db.execute("SELECT value FROM counters WHERE name = 'requirement'");
+        const [others] = await database().query("SELECT value FROM counters WHERE name = 'requirement'");
+        return [rows as unknown as readonly [{ value: number }], others] as const;
+      },
+      () => false,
+    );
+    expect(Number(inside.value)).toBe(77);
+    expect(outside).not.toEqual([inside]);
+  });
+
   test('waits for its turn at its own job, and for nobody else’s', async () => {
     const order: string[] = [];
     let release = (): void => {};

@@ -1,9 +1,15 @@
 import { z } from 'zod';
 import { positionSchema, typedText } from '../bounds.ts';
+import { isIndicating, type Tool } from '../tool/tool.ts';
 import { type WrittenTorque, writtenTorqueSchema } from '../torque/torque.ts';
 
 export const CHECK_METHODS = ['first-movement', 'second-click', 'loosen-and-retighten'] as const;
 export const CHECK_PURPOSES = ['check', 'settling'] as const;
+
+/** Whether a tool can do a check: one that only clicks shows no first movement, one that shows does not click, and one that shears off is
+ *  gone. Common practice. */
+export const canCheck = (method: (typeof CHECK_METHODS)[number], tool: Pick<Tool, 'kind'>): boolean =>
+  method === 'second-click' ? !isIndicating(tool) && tool.kind !== 'single-use-shear' : isIndicating(tool);
 
 /** What a person says of a check of a finished fastener, or of a reading after it settled. */
 export type CheckSaid = {

@@ -23,7 +23,8 @@ const handlerOf =
     // The body is read from the connection by the endpoint that wants it, with its bound.
     const request = NodeApp.createRequest(incoming, { skipBody: true });
     const routeData = app.match(request);
-    if (!routeData) return next();
+    // What the framework brings along (scaling of pictures, islands) is nobody's door.
+    if (routeData?.origin !== 'project') return next();
     const locals: App.Locals = { incoming, person: null, signedInAt: null };
     await answer(await app.render(request, { addCookieHeader: true, locals, routeData }), response);
   };

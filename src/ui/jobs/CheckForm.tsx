@@ -1,11 +1,12 @@
 import { useState } from 'react';
-import { CHECK_METHODS, CHECK_PURPOSES, type CheckBody } from '#core/job/check.ts';
+import { CHECK_METHODS, CHECK_PURPOSES, type CheckBody, canCheck } from '#core/job/check.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
 import { NUMBER_MAX_LENGTH, readNumber } from '#core/torque/read-number.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { CHECK_BIAS_WORDS, CHECK_METHOD_WORDS, CHECK_PURPOSE_NAMES } from '#wire/words/check.ts';
+import { TOOL_KIND_WORDS } from '#wire/words/tool.ts';
 import { Dialog } from '../shared/Dialog.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { ReadyForm } from '../shared/ReadyForm.tsx';
@@ -46,13 +47,12 @@ export const CheckForm = ({ job, tools, onClose }: Props) => {
   const [position, setPosition] = useState(pulled[0]?.planned.position ?? '');
   const [purpose, setPurpose] = useState<CheckBody['purpose']>('check');
   const [method, setMethod] = useState<CheckBody['method']>(job.state.plan.schools.finishedCheck);
-  const [toolId, setToolId] = useState(
-    (usable.find((each) => each.tool.id === job.state.tool?.id) ?? usable[0])?.tool.id ?? '',
-  );
+  const fit = usable.filter(({ tool }) => canCheck(method, tool));
+  const [chosenId, setChosenId] = useState(job.state.tool?.id ?? '');
   const [typed, setTyped] = useState('');
   const [note, setNote] = useState('');
   const [refusal, setRefusal] = useState<JobRefusal | null>(null);
-  const tool = usable.find((each) => each.tool.id === toolId)?.tool;
+  const tool = (fit.find((each) => each.tool.id === chosenId) ?? fit[0])?.tool;
   const unit = tool?.scale.unit ?? 'N.m';
   const record = (): void => {
     const number = readNumber(typed);
@@ -65,7 +65,7 @@ export const CheckForm = ({ job, tools, onClose }: Props) => {
         position,
         purpose,
         method,
-        toolId,
+        toolId: tool.id,
         reading: { ...number.value, unit },
         note: note.trim(),
         tool: { code, serial, calibrationDueOn },
@@ -102,15 +102,23 @@ export const CheckForm = ({ job, tools, onClose }: Props) => {
           onChange={setMethod}
         />
         <p className="text-s text-faint">{CHECK_BIAS_WORDS[method]}</p>
-        <Choice
-          name="With"
-          value={toolId}
-          options={usable.map(({ tool: { id, code, scale } }) => ({
-            value: id,
-            words: `${code}, ${unitSymbol(scale.unit)}`,
-          }))}
-          onChange={setToolId}
-        />
+        {tool ? (
+          <Choice
+            name="With"
+            value={tool.id}
+            options={fit.map(({ tool: { id, code, kind, scale } }) => ({
+              value: id,
+              words: `${code}, ${TOOL_KIND_WORDS[kind]}, ${unitSymbol(scale.unit)}`,
+            }))}
+            onChange={setChosenId}
+          />
+        ) : (
+          <p role="alert">
+            No tool that is fit for use can do this: it takes one that{' '}
+            {method === 'second-click' ? 'clicks' : 'shows what it reads'}. Choose another way, or see to the{' '}
+            <a href="/tools">tools</a>.
+          </p>
+        )}
         <label>
           Reading in {unitSymbol(unit)}
           <input

@@ -1,3 +1,4 @@
+import X from 'lucide-react/icons/x';
 import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 
@@ -7,7 +8,7 @@ type Props = {
   readonly children: ReactNode;
 };
 
-/** A sheet over the page that holds the focus until it is closed; Escape closes it. */
+/** A sheet over the page that holds the focus until it is closed, by Escape, a tap beside it, or its cross, which comes last for the keys. */
 export const Dialog = ({ title, onClose, children }: Props) => (
   <Radix.Root open onOpenChange={(isOpen) => isOpen || onClose()}>
     <Radix.Portal>
@@ -16,8 +17,14 @@ export const Dialog = ({ title, onClose, children }: Props) => (
         aria-describedby={undefined}
         className="fixed inset-x-3 top-1/2 z-40 mx-auto max-h-[92dvh] max-w-xl -translate-y-1/2 overflow-y-auto rounded-lg border border-rule bg-sheet p-5 text-ink"
       >
-        <Radix.Title className="mb-3 text-xl font-bold">{title}</Radix.Title>
+        <Radix.Title className="mr-12 mb-3 text-xl font-bold">{title}</Radix.Title>
         {children}
+        <Radix.Close
+          aria-label="Close"
+          className="absolute top-2 right-2 grid size-12 place-items-center rounded-md text-faint hover:text-ink"
+        >
+          <X aria-hidden="true" />
+        </Radix.Close>
       </Radix.Content>
     </Radix.Portal>
   </Radix.Root>
