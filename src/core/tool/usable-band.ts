@@ -1,3 +1,4 @@
+import { settingInNewtonMetres } from '../setting/scale.ts';
 import type { NewtonMetres } from '../torque/unit.ts';
 import type { Tool } from './tool.ts';
 
@@ -11,3 +12,9 @@ export const isInUsableBand = ({ calibration }: Pick<Tool, 'calibration'>, torqu
     (torque >= usable.lowNewtonMetres * (1 - ROUNDING) && torque <= usable.highNewtonMetres * (1 + ROUNDING))
   );
 };
+
+/** Whether a torque lies on a tool's scale and in its usable band. */
+export const canShow = (tool: Pick<Tool, 'calibration' | 'scale'>, torque: NewtonMetres): boolean =>
+  torque >= settingInNewtonMetres(tool.scale, tool.scale.minimum) &&
+  torque <= settingInNewtonMetres(tool.scale, tool.scale.maximum) &&
+  isInUsableBand(tool, torque);

@@ -1,11 +1,16 @@
 import { useState } from 'react';
 import { CHECK_METHODS, CHECK_PURPOSES, type CheckBody, canCheck } from '#core/job/check.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import { canShow } from '#core/tool/usable-band.ts';
 import { NUMBER_MAX_LENGTH, readNumber } from '#core/torque/read-number.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
+import { fastenerAt } from '#core/view/bench.ts';
+import { targetOf } from '#core/view/fastener-target.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { CHECK_BIAS_WORDS, CHECK_METHOD_WORDS, CHECK_PURPOSE_NAMES } from '#wire/words/check.ts';
+import { scaleRangeWords } from '#wire/words/setting.ts';
 import { TOOL_KIND_WORDS } from '#wire/words/tool.ts';
 import { Dialog } from '../shared/Dialog.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
@@ -47,12 +52,16 @@ export const CheckForm = ({ job, tools, onClose }: Props) => {
   const [position, setPosition] = useState(pulled[0]?.planned.position ?? '');
   const [purpose, setPurpose] = useState<CheckBody['purpose']>('check');
   const [method, setMethod] = useState<CheckBody['method']>(job.state.plan.schools.finishedCheck);
-  const fit = usable.filter(({ tool }) => canCheck(method, tool));
+  const fastener = fastenerAt(job.state, position);
+  const target = fastener && targetOf(job.state, fastener);
+  const reaches = (tool: Tool): boolean => !target?.ok || canShow(tool, target.value.target);
+  const able = usable.map(({ tool }) => tool).filter((tool) => canCheck(method, tool));
+  const fit = [...able.filter(reaches), ...able.filter((tool) => !reaches(tool))];
   const [chosenId, setChosenId] = useState(job.state.tool?.id ?? '');
   const [typed, setTyped] = useState('');
   const [note, setNote] = useState('');
   const [refusal, setRefusal] = useState<JobRefusal | null>(null);
-  const tool = (fit.find((each) => each.tool.id === chosenId) ?? fit[0])?.tool;
+  const tool = fit.find(({ id }) => id === chosenId) ?? fit[0];
   const unit = tool?.scale.unit ?? 'N.m';
   const record = (): void => {
     const number = readNumber(typed);
@@ -106,9 +115,9 @@ export const CheckForm = ({ job, tools, onClose }: Props) => {
           <Choice
             name="With"
             value={tool.id}
-            options={fit.map(({ tool: { id, code, kind, scale } }) => ({
-              value: id,
-              words: `${code}, ${TOOL_KIND_WORDS[kind]}, ${unitSymbol(scale.unit)}`,
+            options={fit.map((each) => ({
+              value: each.id,
+              words: `${each.code}, ${TOOL_KIND_WORDS[each.kind]}, ${scaleRangeWords(each.scale)}`,
             }))}
             onChange={setChosenId}
           />
@@ -117,6 +126,12 @@ export const CheckForm = ({ job, tools, onClose }: Props) => {
             No tool that is fit for use can do this: it takes one that{' '}
             {method === 'second-click' ? 'clicks' : 'shows what it reads'}. Choose another way, or see to the{' '}
             <a href="/tools">tools</a>.
+          </p>
+        )}
+        {tool && !reaches(tool) && (
+          <p role="alert">
+            {tool.code} is not made for the torque of {position}: that is off its scale, or outside its usable
+            band.
           </p>
         )}
         <label>

@@ -140,7 +140,7 @@ export const FastenerDrawing = ({ fasteners, seenFrom, next, coming, onChoose }:
       <div className="flex justify-between gap-3 px-1 pb-1 text-s text-faint">
         <span>seen {seenFrom} · ↑ top · millimetres</span>
         {view.isFollowing && (
-          <span className="max-sm:hidden">showing the part around {next ?? 'the middle'}</span>
+          <span className="max-sm:hidden">showing the part around {next ?? places[0]?.position}</span>
         )}
       </div>
       <div ref={frame} className="min-h-0 flex-1 overflow-hidden rounded-lg border border-rule">

@@ -24,7 +24,7 @@ const clamped = (start: number, span: number, low: number, high: number): number
   high - low <= span ? (low + high - span) / 2 : Math.min(Math.max(start, low), high - span);
 
 /** The view of a drawing in a frame of so many pixels: all of it when its heads are large enough to be told apart, else the surroundings
- *  of one place at a readable size. */
+ *  of one place at a readable size; of the first one where there is none. */
 export const drawingView = (
   places: readonly Place[],
   frame: { readonly width: number; readonly height: number },
@@ -41,7 +41,8 @@ export const drawingView = (
   const pixelsPerMm = Math.min(Math.max(fit, SMALLEST_HEAD_PX / radius), LARGEST_HEAD_PX / radius);
   const width = frame.width / pixelsPerMm;
   const height = frame.height / pixelsPerMm;
-  const centre = around ?? { xMm: (left + right) / 2, yMm: (top + bottom) / 2 };
+  // The middle of a cabinet often lies between two rows, where there is nothing to see.
+  const centre = around ?? places[0] ?? { xMm: 0, yMm: 0 };
   return {
     x: clamped(centre.xMm - width / 2, width, left, right),
     y: clamped(centre.yMm - height / 2, height, top - RULER_PX / pixelsPerMm, bottom),
