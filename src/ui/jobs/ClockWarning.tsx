@@ -8,11 +8,15 @@ export const ClockWarning = () => {
   const size = Math.abs(minutes);
   const by = size < 120 ? `${size} minutes` : `${Math.round(size / 60)} hours`;
   return (
-    <p role="status" className="border-b border-rule p-3 text-low">
+    <p role="status" className="border-b border-rule p-3 text-low max-sm:px-3 max-sm:py-1.5 max-sm:text-s">
       <strong>
         This device’s clock is {by} {minutes > 0 ? 'fast' : 'slow'}.
       </strong>{' '}
-      What you do is recorded at the site’s time, with yours beside it. Set the clock when you can.
+      The site’s time counts.
+      <span className="max-sm:hidden">
+        {' '}
+        Yours stands beside it in the record. Set the clock when you can.
+      </span>
     </p>
   );
 };
