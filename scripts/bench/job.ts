@@ -198,12 +198,12 @@ export const benchScreen = async (): Promise<void> => {
         eventId: uuidv7(),
         deviceTime: new Date().toISOString(),
         title: 'Bench',
-        rules: NEWEST_RULES.number,
         seenFrom: 'here',
         source: { title: 'x', revision: '', place: '' },
         lines,
       },
     });
+    if (!planned.ok()) throw new Error(await planned.text());
     const { job } = await planned.json();
     await page.goto(`/jobs/${job}/plan`);
     await page.getByRole('button', { name: 'Take TS-07' }).click();

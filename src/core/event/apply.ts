@@ -1,3 +1,4 @@
+import { built, toBuild } from '../view/bench.ts';
 import type { JobView, JobViews } from '../view/job-view.ts';
 import type { JobEvent, UnplacedEvent } from './event.ts';
 import type { Applies } from './event-kind.ts';
@@ -31,10 +32,13 @@ const changed = (own: JobView, event: UnplacedEvent | JobEvent): JobView => {
 
 /** What a job's events add up to, of whatever version each is; null when it is not planned. */
 export const jobViewOf = (events: readonly KeptEvent[], before: JobView | null = null): JobView | null => {
-  let own = before && { ...before };
+  let own = before && toBuild(before);
   for (const kept of events) {
     const event = lifted(kept);
-    own = own && event.kind !== 'job-planned' ? changed(own, event) : applied(own, event);
+    if (!own) {
+      const begun = applied(null, event);
+      own = begun && toBuild(begun);
+    } else if (event.kind !== 'job-planned') own = changed(own, event);
   }
-  return own;
+  return own && built(own);
 };

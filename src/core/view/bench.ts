@@ -99,6 +99,22 @@ export const fastenerAt = (
   return place === undefined ? undefined : fasteners[place];
 };
 
+// Fasteners that a fold builds up and nobody else has seen: changed in place, for a copy of hundreds at each of thousands of events costs more than the events.
+const building = new WeakSet<readonly FastenerView[]>();
+
+/** A bench with fasteners of its own, which withFastener changes in place until they are `built`. */
+export const toBuild = <B extends BenchView>(bench: B): B => {
+  const fasteners = bench.fasteners.slice();
+  building.add(fasteners);
+  return { ...bench, fasteners };
+};
+
+/** Ends that: from now on the fasteners stay as they are. */
+export const built = <B extends BenchView>(bench: B): B => {
+  building.delete(bench.fasteners);
+  return bench;
+};
+
 /** The fasteners with one of them changed; as they are where there is no such position. */
 export const withFastener = (
   bench: Pick<BenchView, 'placeOf' | 'fasteners'>,
@@ -108,7 +124,9 @@ export const withFastener = (
   const place = bench.placeOf.get(position);
   const fastener = place === undefined ? undefined : bench.fasteners[place];
   if (place === undefined || !fastener) return { fasteners: bench.fasteners };
-  const fasteners = bench.fasteners.slice();
+  const fasteners = building.has(bench.fasteners)
+    ? (bench.fasteners as FastenerView[])
+    : bench.fasteners.slice();
   fasteners[place] = change(fastener);
   return { fasteners };
 };

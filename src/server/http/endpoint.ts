@@ -58,7 +58,8 @@ const boundedText = async (incoming: IncomingMessage, mostBytes: number): Promis
   if (Number(incoming.headers['content-length'] ?? 0) > mostBytes) return null;
   const chunks: Buffer[] = [];
   let size = 0;
-  for await (const chunk of incoming) {
+  // What is left of a body that is too large is not read, and its sender still gets an answer.
+  for await (const chunk of incoming.iterator({ destroyOnReturn: false })) {
     size += chunk.length;
     if (size > mostBytes) return null;
     chunks.push(chunk);

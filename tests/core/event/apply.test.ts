@@ -1,0 +1,45 @@
+import { describe, expect, test } from 'vitest';
+import { applied, jobViewOf } from '#core/event/apply.ts';
+import { type KeptEvent, lifted } from '#core/event/lifted.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { goldenRecords } from '../../golden/golden.ts';
+import { SampleJob } from '../job/sample-job.ts';
+
+const worked = () => new SampleJob().ready().pullAll().signBoth().chain();
+const frozen = <T>(value: T): T => {
+  if (value !== null && typeof value === 'object' && !Object.isFrozen(value)) {
+    Object.freeze(value);
+    for (const each of Object.values(value)) frozen(each);
+  }
+  return value;
+};
+
+describe('what the events of a job add up to', () => {
+  const step = (view: JobView | null, event: KeptEvent) => applied(view, lifted(event));
+
+  test('is the same at once, one by one, and from any place on', () => {
+    const all = [
+      worked(),
+      ...goldenRecords(1).map(({ text }) => JSON.parse(text).events as readonly KeptEvent[]),
+    ];
+    for (const events of all) {
+      const whole = jobViewOf(events);
+      expect(events.reduce<JobView | null>(step, null)).toEqual(whole);
+      for (let at = 0; at <= events.length; at += 3)
+        expect(jobViewOf(events.slice(at), jobViewOf(events.slice(0, at)))).toEqual(whole);
+    }
+  });
+
+  test('leaves the view it goes on from as it was, and what it answers stays as it is', () => {
+    const events = worked();
+    for (let at = 1; at < events.length; at += 1) {
+      const before = frozen(jobViewOf(events.slice(0, at)));
+      const copy = structuredClone(before?.fasteners);
+      const after = jobViewOf(events.slice(at), before);
+      expect(before?.fasteners).toEqual(copy);
+      const kept = structuredClone(after?.fasteners);
+      events.slice(at).reduce<JobView | null>(step, after);
+      expect(after?.fasteners).toEqual(kept);
+    }
+  });
+});
