@@ -14,7 +14,7 @@ import { exportRecord } from '#server/services/export-record.ts';
 import { keepSession } from '#server/services/keep-session.ts';
 import { signJob } from '#server/services/sign-job.ts';
 import { toolHappened } from '#server/services/tool-happened.ts';
-import { taken } from '../core/job/sample-job.ts';
+import { sampleCheck, taken } from '../core/job/sample-job.ts';
 import {
   eventsInDatabase,
   happening,
@@ -217,18 +217,13 @@ describe('what is claimed is checked', () => {
     const { job, tam, set, pull } = await readyPull();
     await append(job, tam, [set, pull]);
     const tool = await sampleTool();
-    const body = {
+    const body = sampleCheck({
       position: 'X1',
-      purpose: 'check',
-      method: 'first-movement',
       toolId: tool.id,
-      reading: { text: '22.5', value: 22.5, unit: 'lbf.in' },
-      note: '',
       tool: { code: 'FINE-1', serial: '?', calibrationDueOn: '2099-01-01' },
-      lowNewtonMetres: 0,
       highNewtonMetres: 99,
       isInside: true,
-    } as const;
+    });
     const foreign = happening(job, tam, { kind: 'fastener-checked', body: { ...body, toolId: uuidv7() } });
     expect(code(await append(job, tam, [foreign]))).toBe('tool-changed');
     const { placed } = await append(job, tam, [happening(job, tam, { kind: 'fastener-checked', body })]);
@@ -372,18 +367,16 @@ describe('a signature', () => {
     const { job, tam } = await finished();
     valueOrThrow(await signJob(job, await signatureOf(job, tam, 'done')));
     const tool = await sampleTool();
-    const body = {
+    const { code, serial, calibrationDueOn } = tool;
+    const body = sampleCheck({
       position: 'X2',
       purpose: 'settling',
       method: 'second-click',
       toolId: tool.id,
       reading: { text: '25.5', value: 25.5, unit: 'lbf.in' },
       note: 'after an hour',
-      tool: { code: tool.code, serial: tool.serial, calibrationDueOn: tool.calibrationDueOn },
-      lowNewtonMetres: 0,
-      highNewtonMetres: 0,
-      isInside: false,
-    } as const;
+      tool: { code, serial, calibrationDueOn },
+    });
     await append(job, tam, [happening(job, tam, { kind: 'fastener-checked', body })]);
     const view = await stateOf(job);
     expect([view.signatures.length, view.struck.length, view.checks.length]).toEqual([1, 0, 1]);

@@ -9,21 +9,10 @@ import { openApiText } from '#wire/openapi.ts';
 import { newPersonSchema } from '#wire/person.ts';
 import { rightsText } from '#wire/rights.ts';
 import { newToolSchema } from '#wire/tool.ts';
-import { INSPECTOR, LEAD, SampleJob, samplePlan, TOOL } from '../core/job/sample-job.ts';
+import { INSPECTOR, LEAD, SampleJob, sampleCheck, samplePlan, TOOL } from '../core/job/sample-job.ts';
 
 const [, moved] = samplePlan(['22 in-lb', '12 to 16 in-lb']).fasteners.map(({ requirement }) => requirement);
-const check = {
-  position: '1',
-  purpose: 'check',
-  method: 'first-movement',
-  toolId: TOOL.id,
-  reading: { text: '22.5', value: 22.5, unit: 'lbf.in' },
-  note: '',
-  tool: { code: 'T-1', serial: 'S-1', calibrationDueOn: '2027-01-10' },
-  lowNewtonMetres: 0,
-  highNewtonMetres: 0,
-  isInside: false,
-} as const;
+const check = sampleCheck();
 
 const everyKind = () => {
   const job = new SampleJob(undefined, {}, 1).ready().pull('1', 'over-shot');

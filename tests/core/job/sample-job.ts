@@ -7,6 +7,7 @@ import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/even
 import type { KeptEvent } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { CAUTION_IDS } from '#core/job/cautions.ts';
+import type { CheckBody } from '#core/job/check.ts';
 import type { JobPlan } from '#core/job/plan.ts';
 import type { PullMethod } from '#core/job/pull.ts';
 import type { SignatureMeaning } from '#core/job/signature.ts';
@@ -66,6 +67,21 @@ export const TOOL: Tool = {
 
 /** A tool taken in hand with nothing put on it and nothing against it. */
 export const taken = (tool: Tool) => ({ tool, adapters: [], blocks: [], override: null }) as const;
+
+/** A check of the fastener at position 1 as a person says it; what is decided of it is left at naught. */
+export const sampleCheck = (change: Partial<CheckBody> = {}): CheckBody => ({
+  position: '1',
+  purpose: 'check',
+  method: 'first-movement',
+  toolId: TOOL.id,
+  reading: { text: '22.5', value: 22.5, unit: 'lbf.in' },
+  note: '',
+  tool: { code: 'T-1', serial: 'S-1', calibrationDueOn: '2027-01-10' },
+  lowNewtonMetres: 0,
+  highNewtonMetres: 0,
+  isInside: false,
+  ...change,
+});
 
 export const JOB_ID = '0190a000-0000-7000-8000-0000000000b1';
 const START_MS = Date.parse('2026-11-02T08:00:00.000Z');

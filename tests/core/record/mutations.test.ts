@@ -7,6 +7,7 @@ import { jobRecord, recordText } from '#core/record/job-record.ts';
 import { verifyRecord } from '#core/record/verify-record.ts';
 import { GOLDEN_KEY, goldenRecords } from '../../golden/golden.ts';
 import { SampleJob } from '../job/sample-job.ts';
+import { factsOf } from './sample-seal.ts';
 
 const expectedKey = keyFingerprint(sealingPublicKey(GOLDEN_KEY));
 const FORGERS_KEY = '4ccd089b28ff96da9db6c346ec114e0f5b8a319f35aba624da8cf6ed4fb8a6fb';
@@ -29,15 +30,7 @@ const ofVersion2 = (): string => {
     .pull('2', 'by-feel')
     .pull('2');
   const events = job.signBoth().chain();
-  const last = events.at(-1) as KeptEvent;
-  const facts = {
-    site: 'Test site',
-    job: last.job,
-    headSequence: last.sequence,
-    headHash: last.hash,
-    sealedAt: '2026-11-02T09:00:00.000Z',
-  };
-  return recordText(jobRecord(events, sealed(facts, GOLDEN_KEY)));
+  return recordText(jobRecord(events, sealed(factsOf(events), GOLDEN_KEY)));
 };
 const TEXTS = [ofVersion2(), goldenRecords(1).at(-1)?.text ?? ''];
 

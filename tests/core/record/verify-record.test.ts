@@ -10,6 +10,7 @@ import { type JobRecord, jobRecord, recordText } from '#core/record/job-record.t
 import { pullRows } from '#core/record/pull-rows.ts';
 import { verifyRecord } from '#core/record/verify-record.ts';
 import { JOB_ID, SampleJob, TECHNICIAN } from '../job/sample-job.ts';
+import { factsOf } from './sample-seal.ts';
 
 const KEY = '9d61b19deffd5a60ba844af492ec2cc44449c5697b326919703bac031cae7f60';
 const verify = (text: string, expectedKey: string | null = null) => verifyRecord(text, { expectedKey });
@@ -29,15 +30,7 @@ const finished = () => {
 const ordered = (event: KeptEvent): KeptEvent => inKeyOrder(event) ?? event;
 
 const sealedRecord = (events: readonly KeptEvent[]): JobRecord => {
-  const last = events.at(-1) as KeptEvent;
-  const facts = {
-    site: 'Test site',
-    job: last.job,
-    headSequence: last.sequence,
-    headHash: last.hash,
-    sealedAt: '2026-11-02T09:00:00.000Z',
-  };
-  const record = jobRecord(events, sealed(facts, KEY));
+  const record = jobRecord(events, sealed(factsOf(events), KEY));
   if (!record) throw new Error('these events state nothing');
   return record;
 };
@@ -56,18 +49,10 @@ const rechained = (events: readonly KeptEvent[]): readonly KeptEvent[] => {
 /** A record that a forger sealed with their own key over changed events, leaving the statement of the true ones. */
 const forged = (change: (events: KeptEvent[]) => readonly KeptEvent[]): string => {
   const events = rechained(change([...finished().chain()]));
-  const last = events.at(-1) as KeptEvent;
-  const facts = {
-    site: 'Test site',
-    job: last.job,
-    headSequence: last.sequence,
-    headHash: last.hash,
-    sealedAt: '2026-11-02T09:00:00.000Z',
-  };
   return recordText({
     ...sealedRecord(finished().chain()),
     events: events.map(ordered),
-    seal: sealed(facts, KEY),
+    seal: sealed(factsOf(events), KEY),
   });
 };
 
