@@ -6,6 +6,8 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
+          // A shared machine stalls now and then; a test that hangs is still found.
+          testTimeout: 60_000,
           include: ['tests/{core,wire,client,ui,scripts}/**/*.test.ts'],
           environment: 'node',
         },

@@ -1,3 +1,6 @@
+import { readFileSync } from 'node:fs';
+import { Agent, get, request as post } from 'node:http';
+import { join } from 'node:path';
 import { request as newRequest } from '@playwright/test';
 import { TOOL } from '../core/job/sample-job.ts';
 import { address, expect, pinOf, plainList, plannedJob, signedIn, test } from './site.ts';
@@ -36,6 +39,38 @@ test('only the routes of this project answer', async () => {
       expect(`${method} ${path} ${answer.status()}`).toBe(`${method} ${path} 404`);
     }
   await context.dispose();
+});
+
+test('a connection that is kept gathers nothing up', async () => {
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+  const asked = (path: string) =>
+    new Promise((resolve, reject) => {
+      get(`${address()}${path}`, { agent }, (answer) => answer.resume().on('end', resolve)).on(
+        'error',
+        reject,
+      );
+    });
+  for (let round = 0; round < 14; round += 1)
+    for (const path of ['/api/v1/people', '/api/v1/none', '/sign-in', '/none']) await asked(path);
+  agent.destroy();
+  // Node says so in the log once more than ten listeners wait on one connection.
+  const log = readFileSync(join(process.env['JENTIK_TEST_FOLDER'] ?? '', 'application.log'), 'utf8');
+  expect(log).not.toContain('MaxListenersExceededWarning');
+});
+
+test('a body that is too large is answered, also when its length is not said', async () => {
+  const status = await new Promise((resolve, reject) => {
+    const headers = { 'content-type': 'application/json', 'transfer-encoding': 'chunked' };
+    const sent = post(
+      `${address()}/api/v1/compute/parse-torque`,
+      { method: 'POST', headers },
+      ({ statusCode }) => resolve(statusCode),
+    );
+    sent.on('error', reject);
+    for (let chunk = 0; chunk < 60; chunk += 1) sent.write('x'.repeat(64_000));
+    sent.end();
+  });
+  expect(status).toBe(413);
 });
 
 test.describe('calculations are public, stateless and checked both ways', () => {

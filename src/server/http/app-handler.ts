@@ -17,14 +17,27 @@ const answer = async (given: Response, response: ServerResponse): Promise<void> 
   response.writeHead(given.status, { 'content-length': bytes.length }).end(bytes);
 };
 
+// Methods that a web request can have; the others have no meaning here.
+const METHODS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'POST', 'PUT', 'DELETE', 'OPTIONS', 'PATCH']);
+
+/** The request as the framework wants it, without its body and without anything that holds on to the connection. Null for what can't be asked. */
+const requestOf = ({ method = 'GET', url = '/', headers }: IncomingMessage): Request | null => {
+  // The host that a header names decides nothing; who needs it reads the header.
+  const address = `http://localhost${url}`;
+  if (!url.startsWith('/') || !METHODS.has(method) || !URL.canParse(address)) return null;
+  const named = Object.entries(headers).map(([name, value]) => [name, String(value)] as [string, string]);
+  return new Request(address, { method, headers: named });
+};
+
 const handlerOf =
   (app: NodeApp): Handler =>
   async (incoming, response, next) => {
-    // The body is read from the connection by the endpoint that wants it, with its bound.
-    const request = NodeApp.createRequest(incoming, { skipBody: true });
+    const request = requestOf(incoming);
+    if (!request) return next();
     const routeData = app.match(request);
     // What the framework brings along (scaling of pictures, islands) is nobody's door.
     if (routeData?.origin !== 'project') return next();
+    // The body is read from the connection by the endpoint that wants it, with its bound.
     const locals: App.Locals = { incoming, person: null, signedInAt: null };
     await answer(await app.render(request, { addCookieHeader: true, locals, routeData }), response);
   };
