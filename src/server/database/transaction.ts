@@ -35,8 +35,8 @@ const opened = (connection: PoolConnection): Open => {
       // Never past something that failed: what it was to be committed with must not be committed without it.
       await ahead;
       const sql = sent.map(({ statement }) => statement).join(';\n');
-      // Every value is in its place: what looks like a name in them is text.
-      const [rows, fields] = await connection.query<RowDataPacket[]>({ sql, namedPlaceholders: false });
+      // Every value is in its place: what looks like a placeholder in them is text, and nobody need look for one.
+      const [rows, fields] = await connection.query<RowDataPacket[]>({ sql, namedPlaceholders: false }, null);
       const results = (sent.length > 1 ? rows : [rows]) as never[];
       for (const [index, { answer }] of sent.entries()) answer([results[index] as never, fields]);
     } catch (error) {

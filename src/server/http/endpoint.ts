@@ -74,7 +74,8 @@ const parsedBody = async (
   if (schema instanceof z.ZodUndefined) return accepted(undefined);
   if (!incoming.headers['content-type']?.startsWith('application/json'))
     return refused({ code: 'wrong-content-type' });
-  const text = await boundedText(incoming, mostBytes);
+  // Who hangs up in the middle gets this answer no more, and is no fault of the site's.
+  const text = await boundedText(incoming, mostBytes).catch(() => '');
   if (text === null) return refused({ code: 'body-too-large', mostBytes });
   let body: unknown;
   try {
