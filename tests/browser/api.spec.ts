@@ -270,6 +270,16 @@ test.describe('the door', () => {
     await expect(page).toHaveURL(/tools$/);
   });
 
+  test('a tile that does not listen yet takes no tap', async ({ page }) => {
+    await page.route(/_astro\/SignIn/, async (route) => {
+      await new Promise((resolve) => setTimeout(resolve, 1500));
+      await route.continue();
+    });
+    await page.goto('/sign-in', { waitUntil: 'domcontentloaded' });
+    await page.getByRole('button', { name: /Farah/ }).click();
+    await expect(page.getByLabel('PIN')).toBeVisible();
+  });
+
   test('signing in leads nowhere but to this site', async ({ page }) => {
     for (const to of ['//elsewhere.example', 'https://elsewhere.example', '/\\elsewhere.example']) {
       await page.goto(`/sign-in?to=${encodeURIComponent(to)}`);
