@@ -1,7 +1,7 @@
 import Speech from 'lucide-react/icons/audio-lines';
 import Keyboard from 'lucide-react/icons/keyboard';
 import Volume2 from 'lucide-react/icons/volume-2';
-import { useEffect, useState } from 'react';
+import { useEffect, useLayoutEffect, useState } from 'react';
 import type { KeptEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
 import { isIndicating, isPreset } from '#core/tool/tool.ts';
@@ -46,7 +46,8 @@ const answerKey = (bench: Bench, key: BenchKey): void => {
 };
 
 const useBenchKeys = (bench: Bench): void => {
-  useEffect(() => {
+  // With the drawing and not after it: a key pressed as soon as the large action is there would else meet the bench of the moment before.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (bench.question !== null) return;
       const isStands = bench.refusal?.code === 'mix-up-question' && event.key.toLowerCase() === 'y';
