@@ -40,6 +40,11 @@ const opened = (connection: PoolConnection): Open => {
       const results = (sent.length > 1 ? rows : [rows]) as never[];
       for (const [index, { answer }] of sent.entries()) answer([results[index] as never, fields]);
     } catch (error) {
+      // A write that failed is not forgotten by whoever catches the failure of what travelled with it: nothing more goes out, and no commit.
+      if (sent.some(({ fail }) => fail === nobody)) {
+        ahead = Promise.reject(error);
+        ahead.catch(nobody);
+      }
       for (const { fail } of sent) fail(error);
       throw error;
     }
