@@ -1,5 +1,6 @@
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createConnection } from 'mysql2/promise';
+import { abortInTheMiddle } from './load/aborted.ts';
 import { startAtOnce } from './load/first-starts.ts';
 import { writeToOneJob } from './load/one-job.ts';
 import { ensureBuilt } from './site/build.ts';
@@ -11,8 +12,8 @@ import { type DatabaseServer, startPrivateDatabase } from './site/private-databa
 import { type Application, openSiteDatabase, startApplication } from './site/run-site.ts';
 
 // `npm run cluster`, with --small as in the tests: a Galera cluster of two nodes on loopback with an application process on each, eight people writing to
-// one job through both; and two processes that start at once on an empty database, each at its own node. Row locks of one node are nothing to
-// the other: what collides fails at its commit and is done again.
+// one job through both; two processes that start at once on an empty database, each at its own node; and transactions that the other node ends
+// in the middle. Row locks of one node are nothing to the other: what collides fails at its commit, or before, and is done again.
 
 const isSmall = process.argv.includes('--small');
 const WRITERS = 8;
@@ -86,12 +87,16 @@ try {
   await untilTwo(first.server.ownerUrl);
   const urls = servers.map(({ ownerUrl }) => ownerUrl);
   const starts = await startAtOnce(urls, FIRST_STARTS);
+  const aborted: string[] = [];
   for (const [index, url] of urls.entries()) {
     process.env['JENTIK_DATABASE_URL'] = `${url}/jentik`;
     const folder = `${home}/app-${index}`;
     mkdirSync(folder, { recursive: true });
     const database = await openSiteDatabase(folder, 'Cluster');
-    if (index === 0) await fillDemo();
+    if (index === 0) {
+      await fillDemo();
+      aborted.push(...(await abortInTheMiddle(`${urls[1]}/jentik`)));
+    }
     applications.push(await startApplication(folder, database.appUrl, await freePort()));
     await database.stop();
   }
@@ -101,10 +106,11 @@ try {
     EACH,
   );
   console.log(
-    `two Galera nodes: ${acknowledged} of ${WRITERS * EACH} appends acknowledged, ${problems.length} problems; ${FIRST_STARTS * 2} first starts, ${starts.length} problems`,
+    `two Galera nodes: ${acknowledged} of ${WRITERS * EACH} appends acknowledged, ${problems.length} problems; ${FIRST_STARTS * 2} first starts, ${starts.length} problems; 4 ended in the middle, ${aborted.length} problems`,
   );
-  for (const problem of [...problems, ...starts].slice(0, 20)) console.error(problem);
-  process.exitCode = problems.length + starts.length > 0 || acknowledged < WRITERS * EACH ? 1 : 0;
+  const all = [...aborted, ...problems, ...starts];
+  for (const problem of all.slice(0, 20)) console.error(problem);
+  process.exitCode = all.length > 0 || acknowledged < WRITERS * EACH ? 1 : 0;
 } finally {
   for (const application of applications) await application.stop();
   for (const server of [...servers].reverse()) await server.stop();

@@ -119,6 +119,40 @@ test('a fastener the tool can’t reach says so and leads to another tool', asyn
   await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText('Set TS-09 to 31');
 });
 
+test('what is found against the tool in hand is told, and leads to another one', async ({ page }) => {
+  // A tool of its own, for the others are everybody's.
+  await signedIn(page, 'Ayu');
+  const tools: { tool: Record<string, unknown> }[] = await (await page.request.get('/api/v1/tools')).json();
+  const { id: _, calibration: __, ...like } = tools.find(({ tool }) => tool['code'] === 'TS-07')?.tool ?? {};
+  const added = await page.request.post('/api/v1/tools', {
+    data: { ...like, code: 'TS-70', serial: 'BL-7070' },
+  });
+  expect(added.ok(), await added.text()).toBe(true);
+  const { id } = await added.json();
+  const job = await plannedJob(page, 'Put away', plainList(4));
+  await readyBench(page, job, 'TS-70');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('main-action')).toContainText('It clicked');
+
+  const dropped = await page.request.post(`/api/v1/tools/${id}/happenings`, {
+    data: { kind: 'dropped', why: 'off the ladder' },
+  });
+  expect(dropped.ok(), await dropped.text()).toBe(true);
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('told')).toContainText('the site recorded it as no verdict');
+  await expect(page.getByText('Put TS-70 away: in quarantine.')).toBeVisible();
+  await expect(page.getByTestId('main-action')).toContainText('Choose another tool');
+  await page.getByRole('button', { name: 'Seen' }).click();
+  await page.keyboard.press('Space');
+  await expect(page).toHaveURL(`/jobs/${job}/plan`);
+  await expect(page.getByText('in quarantine, found since it was taken')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Go to the Bench' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take another tool' }).click();
+  await page.getByRole('button', { name: 'Take TS-07' }).click();
+  await page.getByRole('link', { name: 'Go to the Bench' }).click();
+  await expect(page.getByTestId('main-action')).toContainText('TS-07 is set to');
+});
+
 test('400 terminals: the drawing follows, and the next action is always in reach', async ({ page }) => {
   const job = await plannedJob(page, 'Four hundred', plainList(400));
   await readyBench(page, job);

@@ -57,7 +57,7 @@ const marks = (
   );
 
 describe('an append', () => {
-  test('takes as many statements for a hundred events as for one, and no more than ten', async () => {
+  test('takes as many statements for three hundred events as for forty, one less for one, and no more than ten', async () => {
     const { job } = await plannedJob();
     const tam = await person('Tam');
     await appendEvents(job, await readyEvents(job, tam), tam);
@@ -67,11 +67,28 @@ describe('an append', () => {
     const pulls = (count: number) => Array.from({ length: count }, () => ({ ...pull, id: uuidv7() }));
     // Once before it is counted: a statement that is new to a connection is prepared first.
     for (let warm = 0; warm < 14; warm += 1) await appendEvents(job, pulls(2), tam);
-    const one = await statements(() => appendEvents(job, pulls(1), tam));
-    const hundred = await statements(() => appendEvents(job, pulls(100), tam));
-    expect(hundred).toBe(one);
-    expect(one).toBeLessThanOrEqual(10);
+    const of = (count: number) => statements(() => appendEvents(job, pulls(count), tam));
+    const one = await of(1);
+    expect(await of(39)).toBe(one);
+    // A large batch is written in two halves.
+    expect([await of(40), await of(300)]).toEqual([one + 1, one + 1]);
+    expect(one).toBeLessThan(10);
     expect(firstBreak(await eventsInDatabase(job))).toBeNull();
+  });
+
+  test('answers what is in the ledger, as it is written there, however much of a large batch was there before', async () => {
+    const { job } = await plannedJob();
+    const tam = await person('Tam');
+    const sent = marks(job, tam, 100);
+    await appendEvents(job, sent.slice(0, 7), tam);
+    for (const batch of [[...sent.slice(60), ...sent.slice(0, 60)], sent]) {
+      const { placed, placedTexts } = valueOrThrow(await appendEvents(job, batch, tam));
+      expect(placed.map(({ id }) => id)).toEqual(batch.map(({ id }) => id));
+      expect(placedTexts.map((text) => JSON.parse(text))).toEqual(placed);
+      const kept = await eventsInDatabase(job);
+      expect(firstBreak(kept)).toBeNull();
+      for (const event of placed) expect(kept.find(({ id }) => id === event.id)).toEqual(event);
+    }
   });
 
   test('of one id to two jobs is answered, not a fault, and what came before it in the batch stays', async () => {
@@ -85,6 +102,25 @@ describe('an append', () => {
     expect(result.placed.map(({ id }) => id)).toEqual([before.id]);
     expect(result.refused).toMatchObject({ eventId: first.id, problem: { code: 'event-id-used' } });
   });
+
+  test.each([3, 49, 50, 97])(
+    'of a hundred, the one at %d taken by another job, keeps those before it',
+    async (at) => {
+      const [{ job }, { job: other }] = [await plannedJob(), await plannedJob()];
+      const tam = await person('Tam');
+      const sent = marks(other, tam, 100);
+      const taken = sent[at] as UnplacedEvent;
+      await appendEvents(job, [{ ...taken, job }], tam);
+      const result = valueOrThrow(await appendEvents(other, sent, tam));
+      expect(result.placed.map(({ id }) => id)).toEqual(sent.slice(0, at).map(({ id }) => id));
+      expect(result.refused).toMatchObject({ eventId: taken.id, problem: { code: 'event-id-used' } });
+      const kept = await eventsInDatabase(other);
+      expect(firstBreak(kept)).toBeNull();
+      expect(kept.slice(-at).map(({ id }) => id)).toEqual(result.placed.map(({ id }) => id));
+      // Nothing of the attempt is remembered: the rest goes in behind it.
+      expect(valueOrThrow(await appendEvents(other, sent.slice(at + 1), tam)).placed).toHaveLength(99 - at);
+    },
+  );
 
   test('that collides is done again, whole', async () => {
     let tries = 0;
@@ -166,6 +202,29 @@ describe('an append', () => {
     );
     expect(Number(inside.value)).toBe(77);
     expect(outside).not.toEqual([inside]);
+  });
+
+  test('waits for a lock and for a statement no longer than their limits, on either pool', async () => {
+    const asked = 'SELECT @@innodb_lock_wait_timeout AS lockWait, @@max_statement_time AS statementTime';
+    const [outside] = await database().query(asked);
+    const [inside] = await inTransaction((db) => db.query(asked));
+    for (const rows of [outside, inside])
+      expect((rows as unknown as object[])[0]).toEqual({ lockWait: 5, statementTime: 30 });
+  });
+
+  test('meets a head that is locked for longer than one wait, and is repeated until it has it', async () => {
+    const { job } = await plannedJob();
+    const tam = await person('Tam');
+    const holder = await owner();
+    await holder.beginTransaction();
+    await holder.query('SELECT head_sequence FROM jobs WHERE id = ? FOR UPDATE', [job]);
+    const sent = marks(job, tam, 60);
+    const appending = appendEvents(job, sent, tam);
+    await new Promise((resolve) => setTimeout(resolve, 6_000));
+    await holder.rollback();
+    await holder.end();
+    expect(valueOrThrow(await appending).placed).toHaveLength(60);
+    expect(firstBreak(await eventsInDatabase(job))).toBeNull();
   });
 
   test('waits for its turn at its own job, and for nobody else’s', async () => {

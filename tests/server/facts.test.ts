@@ -8,6 +8,7 @@ import { audit } from '#core/ledger/audit.ts';
 import type { Person } from '#core/people/person.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { fastenerAt } from '#core/view/bench.ts';
+import { nextAction } from '#core/view/next-action.ts';
 import { appendEvents, unknownContact } from '#server/append/append-events.ts';
 import type { Contact } from '#server/append/event-clock.ts';
 import { exportRecord } from '#server/services/export-record.ts';
@@ -76,7 +77,12 @@ describe('a pull that happened is recorded', () => {
       shown: { outcome: 'in' },
       objections: [{ code: 'tool-blocked', about: 'quarantined' }],
     });
-    expect(fastenerAt(await stateOf(job), 'X1')?.status).toBe('no-verdict');
+    const after = await stateOf(job);
+    expect(fastenerAt(after, 'X1')?.status).toBe('no-verdict');
+    expect(nextAction(after, 'X2')).toMatchObject({
+      kind: 'another-tool',
+      refusal: { code: 'tool-blocked' },
+    });
     await backInUse(tool);
   });
 

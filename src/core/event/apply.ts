@@ -30,15 +30,34 @@ const changed = (own: JobView, event: UnplacedEvent | JobEvent): JobView => {
   return own;
 };
 
+/** A job's view that events are added to, as it goes along: of its own, changed in place. */
+export type Fold = {
+  /** The view so far. It is for looking at before the next event only. */
+  readonly view: () => JobView | null;
+  readonly add: (event: UnplacedEvent | JobEvent) => void;
+  /** The view, which stays as it is from now on. */
+  readonly done: () => JobView | null;
+};
+
+/** Adds events to a view, which itself stays as it is. */
+export const foldOn = (before: JobView | null): Fold => {
+  let own = before && toBuild(before);
+  return {
+    view: () => own,
+    add: (event) => {
+      if (own && event.kind !== 'job-planned') own = changed(own, event);
+      else if (!own) {
+        const begun = applied(null, event);
+        own = begun && toBuild(begun);
+      }
+    },
+    done: () => own && built(own),
+  };
+};
+
 /** What a job's events add up to, of whatever version each is; null when it is not planned. */
 export const jobViewOf = (events: readonly KeptEvent[], before: JobView | null = null): JobView | null => {
-  let own = before && toBuild(before);
-  for (const kept of events) {
-    const event = lifted(kept);
-    if (!own) {
-      const begun = applied(null, event);
-      own = begun && toBuild(begun);
-    } else if (event.kind !== 'job-planned') own = changed(own, event);
-  }
-  return own && built(own);
+  const fold = foldOn(before);
+  for (const event of events) fold.add(lifted(event));
+  return fold.done();
 };

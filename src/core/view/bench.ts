@@ -43,6 +43,8 @@ export type TakenTool = {
   readonly adapterFactor: number;
   /** What stood against it when it was taken, where no lead let it be used all the same. */
   readonly unallowed: readonly ToolBlock[];
+  /** What the site found standing against it since: pulls with it have no verdict until it is taken anew. */
+  readonly foundSince: readonly ToolBlock[];
   /** What stood against it, and why a lead let it be used. */
   readonly override: {
     readonly blocks: readonly ToolBlock[];
@@ -54,7 +56,7 @@ export type TakenTool = {
 };
 
 /** What the bench shows of a job: the tool in hand, every tool that was, and each fastener. */
-export type BenchView = Omit<TakenTool, 'tool' | 'unallowed'> & {
+export type BenchView = Omit<TakenTool, 'tool' | 'unallowed' | 'foundSince'> & {
   /** The tool in hand; the fields of TakenTool speak of it. */
   readonly tool: Tool | null;
   /** Every tool taken so far, by its id, as it was taken last. */
@@ -99,13 +101,14 @@ export const fastenerAt = (
   return place === undefined ? undefined : fasteners[place];
 };
 
-// Fasteners that a fold builds up and nobody else has seen: changed in place, for a copy of hundreds at each of thousands of events costs more than the events.
-const building = new WeakSet<readonly FastenerView[]>();
+// Fasteners that a fold builds up and nobody else has seen, with the lists of pulls that are its own as well: changed in place, for a copy of
+// hundreds at each of thousands of events costs more than the events.
+const building = new WeakMap<readonly FastenerView[], Set<readonly PullRecord[]>>();
 
 /** A bench with fasteners of its own, which withFastener changes in place until they are `built`. */
 export const toBuild = <B extends BenchView>(bench: B): B => {
   const fasteners = bench.fasteners.slice();
-  building.add(fasteners);
+  building.set(fasteners, new Set());
   return { ...bench, fasteners };
 };
 
@@ -129,6 +132,32 @@ export const withFastener = (
     : bench.fasteners.slice();
   fasteners[place] = change(fastener);
   return { fasteners };
+};
+
+/** The tools taken, with what was found against one of them. */
+export const withFound = (
+  { takenTools }: Pick<BenchView, 'takenTools'>,
+  toolId: string | null,
+  found: readonly ToolBlock[],
+): Partial<Pick<BenchView, 'takenTools'>> => {
+  const taken = found.length > 0 ? takenTools.get(toolId ?? '') : undefined;
+  return taken ? { takenTools: new Map(takenTools).set(taken.tool.id, { ...taken, foundSince: found }) } : {};
+};
+
+/** A fastener's pulls with one more. */
+export const pullsWith = (
+  { fasteners }: Pick<BenchView, 'fasteners'>,
+  { pulls }: FastenerView,
+  pull: PullRecord,
+): readonly PullRecord[] => {
+  const own = building.get(fasteners);
+  if (own?.has(pulls)) {
+    (pulls as PullRecord[]).push(pull);
+    return pulls;
+  }
+  const longer = pulls.concat(pull);
+  own?.add(longer);
+  return longer;
 };
 
 /** Whether a fastener's run-on torque must be measured before it is pulled. */

@@ -16,7 +16,8 @@ export type NextAction =
   | { readonly kind: 'sign' }
   | { readonly kind: 'signed' };
 
-/** What to do next at a position, in the order of the work: tool, make safe, loosen what went past, set, pull; sign when nothing is left. */
+/** What to do next at a position, in the order of the work: tool, make safe, loosen what went past, put away a
+ *  tool that something stands against, set, pull; sign when nothing is left. */
 export const nextAction = (state: JobView, position: string | null): NextAction => {
   if (state.signatures.length > 0) return { kind: 'signed' };
   if (!state.tool) return { kind: 'choose-tool' };
@@ -25,6 +26,11 @@ export const nextAction = (state: JobView, position: string | null): NextAction 
   if (!fastener) return { kind: 'sign' };
   if (fastener.isPastLimit) return { kind: 'loosen' };
   if (needsRunOn(fastener)) return { kind: 'measure-run-on' };
+  const { tool } = state;
+  const { unallowed = [], foundSince = [] } = state.takenTools.get(tool.id) ?? {};
+  const blocks = [...new Set([...unallowed, ...foundSince])];
+  if (blocks.length > 0)
+    return { kind: 'another-tool', refusal: { code: 'tool-blocked', toolCode: tool.code, blocks } };
   const wanted = wantedSetting(state, fastener);
   if (!wanted.ok) return { kind: 'another-tool', refusal: wanted.refusal };
   return { kind: isSetFor(state, wanted.value) ? 'pull' : 'set-tool', wanted: wanted.value };

@@ -1,7 +1,7 @@
 import { untrueText } from '#core/command/claims.ts';
 import { commandOf, decide } from '#core/command/decide.ts';
 import type { Known } from '#core/command/known.ts';
-import { applied } from '#core/event/apply.ts';
+import { type Fold, foldOn } from '#core/event/apply.ts';
 import type { JobEvent, JobHappening, UnplacedEvent } from '#core/event/event.ts';
 import { type KeptEvent, lifted, liftedUnplaced, type SentEvent } from '#core/event/lifted.ts';
 import { type Judgement, judgementOf } from '#core/job/pull.ts';
@@ -33,6 +33,8 @@ import {
 /** What became of a batch: the events now in the chain, in the order sent, and the first refused one, after which none was tried. */
 export type AppendResult = {
   readonly placed: readonly KeptEvent[];
+  /** The same, each as JSON writes it. */
+  readonly placedTexts: readonly string[];
   readonly refused: { readonly eventId: string; readonly problem: Problem } | null;
 };
 
@@ -77,10 +79,14 @@ const decidedHere = (
 
 type Batch = {
   readonly job: RememberedJob;
+  /** What is new in the ledger. */
   readonly placed: Placed[];
-  readonly answers: KeptEvent[];
-  view: JobView | null;
+  /** What is answered: that, and what was placed before. */
+  readonly answers: Pick<Placed, 'event' | 'text'>[];
+  readonly fold: Fold;
   head: ChainHead;
+  /** How many of the placed are on their way to the database. */
+  onTheirWay: number;
 };
 
 const place = (
@@ -91,28 +97,44 @@ const place = (
 ): Problem | null => {
   const clock = eventClock(sent.deviceTime, contact);
   const known = { ...knowledge(clock.correctedTime.slice(0, 10)), head: batch.head };
-  const happening = decidedHere(batch.view, sent, known);
+  const happening = decidedHere(batch.fold.view(), sent, known);
   if (!happening.ok) return happening.refusal;
   const decided = { ...sent, ...happening.value } as UnplacedEvent;
   const placed = placedEvent(decided, batch.head, { clock, serverTime: contact.receivedAt }, nodeSha256);
   const { event } = placed;
   batch.placed.push(placed);
-  batch.answers.push(event);
-  batch.view = applied(batch.view, event as JobEvent);
+  batch.answers.push(placed);
+  batch.fold.add(event as JobEvent);
   batch.head = { sequence: event.sequence, hash: event.hash };
   return null;
 };
 
-const written = async (
-  db: Transaction,
-  { job, placed, view }: Batch,
-  kept: readonly KeptEvent[],
-): Promise<void> => {
+/** What was placed before is answered as it was then. Refuses: event-id-used (something else stands under that id). */
+const answerAgain = (batch: Batch, sent: UnplacedEvent, before: KeptEvent): Problem | null => {
+  if (!isSameHappening(sent, before)) return { code: 'event-id-used' };
+  batch.answers.push({ event: before, text: JSON.stringify(before) });
+  return null;
+};
+
+/** From how many events on a batch is written in two halves: the database is at work on the first while the second is decided. */
+const TWO_HALVES = 40;
+
+const sendPlaced = (db: Transaction, batch: Batch): void => {
+  const placed = batch.placed.slice(batch.onTheirWay);
+  if (placed.length > 0) insertEvents(db, placed);
+  batch.onTheirWay = batch.placed.length;
+};
+
+const written = async (db: Transaction, batch: Batch): Promise<Pick<Appended, 'kept' | 'view'>> => {
+  const { job, placed, fold } = batch;
+  sendPlaced(db, batch);
+  const view = fold.done();
+  const kept = placed.map(({ event }) => event);
   const last = kept.at(-1);
-  if (!last || !view) return;
-  insertEvents(db, placed);
+  if (!last || !view) return { kept, view };
   updateHead(db, last, view);
   await project(db, { kind: 'job', before: job.view, after: view, events: kept as readonly JobEvent[] });
+  return { kept, view };
 };
 
 /** The events of a batch that are in the ledger already, by their ids. One statement, and none where the job knows none of the ids. */
@@ -135,7 +157,7 @@ export type Appended = {
 };
 
 /** Appends events to a job whose head the transaction has locked, until the first that is refused. The number of statements does not grow
- *  with the batch. Nothing is remembered here: the caller does it once the transaction is committed. */
+ *  with the batch; a large one takes one more. Nothing is remembered here: the caller does it once the transaction is committed. */
 export const appendToJob = async (
   db: Transaction,
   job: RememberedJob,
@@ -143,27 +165,28 @@ export const appendToJob = async (
   knowledge: SiteKnowledge,
   contactOf: ContactOf,
 ): Promise<Appended> => {
-  const before = await placedBefore(db, job, events);
-  const batch: Batch = { job, placed: [], answers: [], view: job.view, head: job.head };
-  const seen = new Map(before);
+  const seen = new Map(await placedBefore(db, job, events));
+  const { view, head } = job;
+  const batch: Batch = { job, placed: [], answers: [], fold: foldOn(view), head, onTheirWay: 0 };
+  const half = events.length < TWO_HALVES ? null : Math.floor(events.length / 2);
   let stopped: AppendResult['refused'] = null;
   for (const sent of events) {
-    const same = seen.get(sent.id);
-    if (same && isSameHappening(sent, same)) batch.answers.push(same);
-    const problem = same
-      ? isSameHappening(sent, same)
-        ? null
-        : ({ code: 'event-id-used' } as const)
+    const before = seen.get(sent.id);
+    const problem = before
+      ? answerAgain(batch, sent, before)
       : place(batch, sent, knowledge, contactOf(sent));
     if (problem) {
       stopped = { eventId: sent.id, problem };
       break;
     }
-    if (!same) seen.set(sent.id, batch.answers.at(-1) as KeptEvent);
+    seen.set(sent.id, batch.answers.at(-1)?.event as KeptEvent);
+    if (batch.placed.length === half) sendPlaced(db, batch);
   }
-  const kept = batch.placed.map(({ event }) => event);
-  await written(db, batch, kept);
-  return { result: { placed: batch.answers, refused: stopped }, job, kept, view: batch.view };
+  const done = await written(db, batch);
+  const { answers } = batch;
+  const placed = answers.map(({ event }) => event);
+  const placedTexts = answers.map(({ text }) => text);
+  return { result: { placed, placedTexts, refused: stopped }, job, ...done };
 };
 
 // Never answered: it sends the append round again once the job has been caught up without a lock.
@@ -183,7 +206,9 @@ const usedElsewhere = async (
     events.map(({ id }) => id),
   );
   const used = events.find(({ id }) => kept.some((event) => event.id === id && event.job !== jobId));
-  return used ? { placed: [], refused: { eventId: used.id, problem: { code: 'event-id-used' } } } : null;
+  return used
+    ? { placed: [], placedTexts: [], refused: { eventId: used.id, problem: { code: 'event-id-used' } } }
+    : null;
 };
 
 /** Appends to a job, after what this process was asked to append to it before: catches up first without a lock, locks the head, decides, writes, and remembers once it
@@ -193,7 +218,17 @@ export const appendedTo = (
   events: readonly UnplacedEvent[],
   by: Person,
   contactOf: ContactOf,
-): Promise<Result<AppendResult, Problem>> => inTurn(jobId, () => appendedNow(jobId, events, by, contactOf));
+): Promise<Result<AppendResult, Problem>> =>
+  inTurn(jobId, async () => {
+    const appended = await appendedNow(jobId, events, by, contactOf);
+    if (appended.ok || appended.refusal.code !== 'ledger-broken') return appended;
+    // Not believed of one transaction alone: on a cluster another node may have ended it between its lock and what it read. What is broken is so the
+    // second time too.
+    console.error(
+      `job ${jobId}: the ledger was seen broken at ${appended.refusal.sequence}; looked at again`,
+    );
+    return appendedNow(jobId, events, by, contactOf);
+  });
 
 const appendedNow = async (
   jobId: string,

@@ -5,7 +5,10 @@ import { Fault } from '#core/fault.ts';
 type Run<V> = <T extends QueryResult>(sql: string, values?: V) => Promise<[T, FieldPacket[]]>;
 
 /** A connection or the pool: whatever runs a query. `query` is for statements of many rows, `execute` for all others. */
-export type Connection = { readonly query: Run<QueryValues>; readonly execute: Run<ExecuteValues> };
+export type Connection = {
+  readonly query: Run<QueryValues>;
+  readonly execute: Run<ExecuteValues & QueryValues>;
+};
 
 const CONNECTION_LIMIT = 12;
 const CONNECT_TIMEOUT_MS = 5_000;

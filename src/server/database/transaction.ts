@@ -14,7 +14,7 @@ const MOST_WAITING = 50_000;
 
 type Waiting = {
   readonly statement: string;
-  readonly answer: (result: [never, FieldPacket[]]) => void;
+  readonly answer: (result: Answered) => void;
   readonly fail: (error: unknown) => void;
 };
 
@@ -22,52 +22,97 @@ const nobody = (): void => {};
 
 type Open = Transaction & { readonly commit: () => Promise<void> };
 
-const opened = (connection: PoolConnection): Open => {
+type Answered = [never, FieldPacket[]];
+
+// Every value is in its place: what looks like a placeholder in them is text, and nobody need look for one.
+const asIs = async (connection: PoolConnection, sql: string): Promise<[RowDataPacket[], FieldPacket[]]> =>
+  connection.query<RowDataPacket[]>({ sql, namedPlaceholders: false }, null);
+
+const inOnePacket = async (
+  connection: PoolConnection,
+  statements: readonly string[],
+): Promise<readonly Answered[]> => {
+  const [rows, fields] = await asIs(connection, statements.join(';\n'));
+  const results = statements.length > 1 ? rows : [rows];
+  return results.map((result) => [result as never, fields]);
+};
+
+const oneByOne = async (
+  connection: PoolConnection,
+  statements: readonly string[],
+): Promise<readonly Answered[]> => {
+  const answers: Answered[] = [];
+  for (const statement of statements) answers.push((await asIs(connection, statement)) as Answered);
+  return answers;
+};
+
+const clusters = new WeakMap<object, Promise<boolean>>();
+
+/** Whether a connection leads to a node of a cluster. There another node's transaction may end this one between two statements, and of that the
+ *  server tells only who asks anew: within a packet the rest would be carried out without what came before it, and committed. */
+const isOnCluster = (connection: PoolConnection): Promise<boolean> => {
+  const known = clusters.get(connection.connection);
+  if (known) return known;
+  const asked = connection
+    .query<RowDataPacket[]>('SELECT @@wsrep_on AS isOn')
+    .then(([rows]) => rows[0]?.['isOn'] !== 0);
+  clusters.set(connection.connection, asked);
+  return asked;
+};
+
+const opened = (connection: PoolConnection, isAlone: boolean): Open => {
   let waiting: Waiting[] = [];
   let size = 0;
-  let ahead: Promise<void> = Promise.resolve();
-  const send = async (): Promise<void> => {
-    const sent = waiting;
-    waiting = [];
-    size = 0;
-    if (sent.length === 0) return ahead;
+  let onTheWay: Promise<void> | null = null;
+  // What a write failed with is not forgotten by whoever catches the failure of what travelled with it: nothing more goes out, and no commit.
+  let spoilt: { readonly error: unknown } | null = null;
+
+  const carry = async (sent: readonly Waiting[], before: Promise<void> | null): Promise<void> => {
     try {
-      // Never past something that failed: what it was to be committed with must not be committed without it.
-      await ahead;
-      const sql = sent.map(({ statement }) => statement).join(';\n');
-      // Every value is in its place: what looks like a placeholder in them is text, and nobody need look for one.
-      const [rows, fields] = await connection.query<RowDataPacket[]>({ sql, namedPlaceholders: false }, null);
-      const results = (sent.length > 1 ? rows : [rows]) as never[];
-      for (const [index, { answer }] of sent.entries()) answer([results[index] as never, fields]);
+      // One after the other, and never past a write that failed.
+      if (before) await before.catch(nobody);
+      if (spoilt) throw spoilt.error;
+      const carried = isAlone ? inOnePacket : oneByOne;
+      const answers = await carried(
+        connection,
+        sent.map(({ statement }) => statement),
+      );
+      for (const [index, { answer }] of sent.entries()) answer(answers[index] as Answered);
     } catch (error) {
-      // A write that failed is not forgotten by whoever catches the failure of what travelled with it: nothing more goes out, and no commit.
-      if (sent.some(({ fail }) => fail === nobody)) {
-        ahead = Promise.reject(error);
-        ahead.catch(nobody);
-      }
+      if (sent.some(({ fail }) => fail === nobody)) spoilt ??= { error };
       for (const { fail } of sent) fail(error);
       throw error;
     }
+  };
+
+  /** Sends what waits, and is done when all that was sent so far is answered. */
+  const send = (): Promise<void> => {
+    const sent = waiting;
+    waiting = [];
+    size = 0;
+    const carrying = carry(sent, onTheWay);
+    const isThrough = (): void => {
+      if (onTheWay === carrying) onTheWay = null;
+    };
+    carrying.then(isThrough, isThrough);
+    onTheWay = carrying;
+    return carrying;
   };
   const asked: Transaction['query'] = (sql, values) =>
     new Promise((answer, fail) => {
       waiting.push({ statement: connection.format(sql, values), answer, fail });
       // Whoever asks at the same moment is in time for the same packet.
-      queueMicrotask(() => void send().catch(nobody));
+      queueMicrotask(() => void (waiting.length > 0 && send()));
     });
   return {
     query: asked,
-    execute: async (sql, values) => {
-      await send();
-      return connection.execute(sql, values);
-    },
+    // Never prepared: on a cluster that is a command more between a lock and what is read behind it.
+    execute: asked,
     write: (sql, values) => {
       const statement = connection.format(sql, values);
       waiting.push({ statement, answer: nobody, fail: nobody });
       size += statement.length;
-      if (size <= MOST_WAITING) return;
-      ahead = send();
-      ahead.catch(nobody);
+      if (size > MOST_WAITING) void send();
     },
     commit: async () => void (await asked('COMMIT')),
   };
@@ -110,7 +155,7 @@ export const inTransaction = async <T>(
     const connection = await transactions().getConnection();
     let isAlive = true;
     try {
-      const transaction = opened(connection);
+      const transaction = opened(connection, !(await isOnCluster(connection)));
       const value = await work(transaction);
       if (mayCommit(value)) await transaction.commit();
       else await connection.rollback();

@@ -9,6 +9,7 @@ import type { DeepReadonly, Operation } from '#wire/operation.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { PROBLEM_MEDIA_TYPE, problemDetails } from '#wire/problems/problem-details.ts';
 import type { Contact } from '../append/event-clock.ts';
+import { isDatabaseAway } from '../database/away.ts';
 import { isConflict } from '../database/transaction.ts';
 import { now } from '../services/clock.ts';
 
@@ -41,6 +42,7 @@ export const contactOf = (
 export const faultResponse = (error: unknown): Response => {
   // Others held what it needed, for longer than anyone waits: nothing broke, and the same thing sent again will do.
   if (isConflict(error)) return problemResponse({ code: 'job-busy' });
+  if (isDatabaseAway(error)) return problemResponse({ code: 'database-away' });
   const reference = randomUUID().slice(0, 8);
   console.error(`fault ${reference}:`, error);
   return problemResponse({ code: 'fault', reference });
@@ -133,6 +135,10 @@ export const endpoint =
 /** An answer that needs no check of its form on the way out, because it was checked on the way in. */
 export const uncheckedAnswer = (value: unknown): Response =>
   Response.json(value, { headers: { 'cache-control': 'no-store' } });
+
+/** The same of what is written as JSON already. */
+export const writtenAnswer = (json: string): Response =>
+  new Response(json, { headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });
 
 /** A file to be saved, as an answer. */
 export const fileResponse = (file: {

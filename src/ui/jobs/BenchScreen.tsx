@@ -3,11 +3,13 @@ import Keyboard from 'lucide-react/icons/keyboard';
 import Volume2 from 'lucide-react/icons/volume-2';
 import { useEffect, useLayoutEffect, useState } from 'react';
 import type { KeptEvent } from '#core/event/lifted.ts';
+import type { JobRefusal } from '#core/job/refusal.ts';
 import type { Person } from '#core/people/person.ts';
 import { isIndicating, isPreset } from '#core/tool/tool.ts';
 import { fromNewtonMetres, unitSymbol } from '#core/torque/unit.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import { problemWords } from '#wire/problems/en.ts';
+import { toolOutWords } from '#wire/words/tool.ts';
 import { Dialog } from '../shared/Dialog.tsx';
 import { Tape } from '../shared/Tape.tsx';
 import { WhyDialog } from '../shared/WhyDialog.tsx';
@@ -162,6 +164,26 @@ const Reading = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob 
   );
 };
 
+const NotThisTool = ({
+  refusal,
+  code,
+}: {
+  readonly refusal: JobRefusal;
+  readonly code: string | undefined;
+}) => (
+  <p className="rounded-md border-2 border-low p-3">
+    {refusal.code === 'tool-blocked' ? (
+      <>
+        <strong>Put {code} away:</strong> {toolOutWords(refusal.blocks)}.
+      </>
+    ) : (
+      <>
+        <strong>{code} can’t do this.</strong> {problemWords(refusal).cause}
+      </>
+    )}
+  </p>
+);
+
 /** The bench: one fastener at a time, hands free. */
 export const BenchScreen = ({ events, person }: Props) => {
   const job = useJob(events[0]?.job ?? '', events, person);
@@ -196,11 +218,7 @@ export const BenchScreen = ({ events, person }: Props) => {
           {(bench.action.kind === 'set-tool' || bench.action.kind === 'pull') && (
             <BenchSetting state={state} action={bench.action} />
           )}
-          {bench.action.kind === 'another-tool' && (
-            <p className="rounded-md border-2 border-low p-3">
-              <strong>{state.tool?.code} can’t do this.</strong> {problemWords(bench.action.refusal).cause}
-            </p>
-          )}
+          {bench.action.kind === 'another-tool' && <NotThisTool {...bench.action} code={state.tool?.code} />}
           <Reading bench={bench} job={job} />
           <span className="hidden flex-1 lg:block" />
           <div className="sticky bottom-14 -mx-4 grid gap-2 border-rule bg-sheet px-4 py-2 max-lg:border-t sm:bottom-0 lg:static lg:m-0 lg:p-0">

@@ -123,7 +123,7 @@ export const PlanScreen = ({ events, person, tools, adapters, news }: Props) => 
               onChoose={setChosen}
             />
           </div>
-          {action.kind !== 'choose-tool' && action.kind !== 'signed' && (
+          {!['choose-tool', 'another-tool', 'signed'].includes(action.kind) && (
             <a
               href={`/jobs/${state.job}/${action.kind === 'sign' ? 'sign' : 'bench'}`}
               className="act min-h-14 text-l"

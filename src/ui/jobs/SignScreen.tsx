@@ -7,7 +7,7 @@ import { fastenerAt } from '#core/view/bench.ts';
 import { type OpenItem, openItems } from '#core/view/open-items.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { CAUTION_WORDS } from '#wire/words/cautions.ts';
-import { TOOL_OUT_WORDS } from '#wire/words/tool.ts';
+import { toolOutWords } from '#wire/words/tool.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { localTime } from '../shared/local-time.ts';
 import { StatusIcon } from '../shared/StatusIcon.tsx';
@@ -94,8 +94,7 @@ export const SignScreen = ({ events, person, people, fingerprint, tools }: Props
             {state.override && (
               <p className="mb-2 rounded-md border-2 border-low p-2">
                 <strong>{state.tool?.code} was used all the same:</strong>{' '}
-                {state.override.blocks.map((block) => TOOL_OUT_WORDS[block]).join(', ')}. {state.override.by}{' '}
-                allowed it: {state.override.why}
+                {toolOutWords(state.override.blocks)}. {state.override.by} allowed it: {state.override.why}
               </p>
             )}
             <SignatureList state={state} />

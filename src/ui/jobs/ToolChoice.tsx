@@ -10,7 +10,7 @@ import { displayDigits } from '#core/torque/display.ts';
 import { unitSymbol } from '#core/torque/unit.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { scaleRangeWords, scaleWords, turnWords } from '#wire/words/setting.ts';
-import { TOOL_KIND_WORDS, TOOL_OUT_WORDS } from '#wire/words/tool.ts';
+import { TOOL_KIND_WORDS, toolOutWords } from '#wire/words/tool.ts';
 import { probabilityWords } from '#wire/words/verdict.ts';
 import { ScalePicture } from '../shared/ScalePicture.tsx';
 import { WhyDialog } from '../shared/WhyDialog.tsx';
@@ -70,10 +70,11 @@ export const ToolChoice = ({ job, tools, adapters, person }: Props) => {
     setOverriding(null);
     if (taken.ok) setChoosing(false);
   };
+  const { foundSince = [] } = state.takenTools.get(state.tool?.id ?? '') ?? {};
   if (state.tool && !isChoosing)
     return (
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <div className="min-w-0 flex-1">
+        <div className="min-w-0 flex-1 basis-64">
           <strong className="text-l">{state.tool.code}</strong> · {scaleRangeWords(state.tool.scale)}
           {state.adapters.map(({ adapter, angleDegrees }) => (
             <span key={adapter.id}>
@@ -84,19 +85,23 @@ export const ToolChoice = ({ job, tools, adapters, person }: Props) => {
           <div className="text-s text-faint">
             serial {state.tool.serial} · class {state.tool.toolClass.replace('-', ' ')}, ±
             {state.tool.limitPercent} % of {state.tool.limitOf === 'reading' ? 'reading' : 'full scale'} ·
-            calibrated until {state.tool.calibrationDueOn}
+            calibrated until <span className="whitespace-nowrap">{state.tool.calibrationDueOn}</span>
           </div>
           {state.override && (
             <strong className="text-high">
-              {state.override.blocks.map((block) => TOOL_OUT_WORDS[block]).join(', ')}: {state.override.by}{' '}
-              let it be used, {state.override.why}
+              {toolOutWords(state.override.blocks)}: {state.override.by} let it be used, {state.override.why}
+            </strong>
+          )}
+          {foundSince.length > 0 && (
+            <strong className="text-high">
+              {toolOutWords(foundSince)}, found since it was taken: what is pulled with it has no verdict
             </strong>
           )}
         </div>
         {!isSigned && (
           <button
             type="button"
-            className="act-quiet"
+            className={foundSince.length > 0 ? 'act' : 'act-quiet'}
             disabled={!job.isReady}
             onClick={() => setChoosing(true)}
           >
@@ -201,7 +206,7 @@ export const ToolChoice = ({ job, tools, adapters, person }: Props) => {
                   className="flex flex-wrap items-center justify-between gap-2 border-b border-rule py-1"
                 >
                   <span>
-                    <strong>{tool.code}</strong>: {because.map((reason) => TOOL_OUT_WORDS[reason]).join(', ')}
+                    <strong>{tool.code}</strong>: {toolOutWords(because)}
                   </span>
                   {isOnlyBlocked && may(person, 'override-tool') && (
                     <button
@@ -222,7 +227,7 @@ export const ToolChoice = ({ job, tools, adapters, person }: Props) => {
       {overriding && (
         <WhyDialog
           title={`Use ${overriding.tool.code} all the same`}
-          explanation={`${overriding.blocks.map((block) => TOOL_OUT_WORDS[block]).join(', ')}. The certificate shows it, with your name and this reason.`}
+          explanation={`${toolOutWords(overriding.blocks)}. The certificate shows it, with your name and this reason.`}
           action="Use it on this job"
           usual={['checked against another tool today', 'no other tool reaches']}
           onClose={() => setOverriding(null)}

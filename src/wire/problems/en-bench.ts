@@ -171,8 +171,8 @@ export const BENCH_WORDS: Wording = {
   'role-may-not': (p) =>
     words(
       'Not with this role',
-      `This takes an ${p.needed === 'lead' ? 'lead' : 'inspector or a lead'}.`,
-      'Ask one to sign here with their PIN.',
+      `This takes ${p.needed === 'lead' ? 'a lead' : 'an inspector or a lead'}.`,
+      'Ask one to do it, signed in with their own PIN.',
     ),
   'claim-untrue': (p) =>
     words(

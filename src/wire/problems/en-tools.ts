@@ -1,5 +1,5 @@
 import { displayDigits } from '#core/torque/display.ts';
-import { TOOL_OUT_WORDS } from '../words/tool.ts';
+import { toolOutWords } from '../words/tool.ts';
 import { type Problem, type ProblemWords, words } from './problem.ts';
 
 type ToolCode =
@@ -28,7 +28,7 @@ export const TOOL_WORDS: Wording = {
   'tool-blocked': (p) =>
     words(
       'Tool may not be used',
-      `${p.toolCode}: ${p.blocks.map((block) => TOOL_OUT_WORDS[block]).join(', ')}.`,
+      `${p.toolCode}: ${toolOutWords(p.blocks)}.`,
       'Take another tool, or let a lead override it with a reason that the certificate shows.',
     ),
   'outside-usable-band': (p) =>

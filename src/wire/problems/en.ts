@@ -242,6 +242,7 @@ const SITE: Pick<
   | 'outbox-unreadable'
   | 'ledger-broken'
   | 'job-busy'
+  | 'database-away'
   | 'fault'
 > = {
   'scale-limits-reversed': () =>
@@ -341,6 +342,12 @@ const SITE: Pick<
       'Not now',
       'Others are writing to this job, and its turn did not come in time.',
       'It is tried again.',
+    ),
+  'database-away': () =>
+    words(
+      'The database is away',
+      'Jentik can’t reach it just now, or it takes too long.',
+      'Try again in a moment; what waits to be sent is sent by itself.',
     ),
   'outbox-unreadable': () =>
     words(

@@ -67,6 +67,7 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'no-pull-by-signer': 409,
   'ledger-broken': 503,
   'job-busy': 503,
+  'database-away': 503,
   'no-connection': 503,
   'no-device': 503,
   fault: 500,
@@ -83,6 +84,7 @@ const RETRIED: ReadonlySet<ProblemCode> = new Set([
   'no-connection',
   'ledger-broken',
   'job-busy',
+  'database-away',
 ]);
 
 /** Whether sending the same thing again later can succeed. */

@@ -47,4 +47,5 @@ export type ServiceRefusal =
   /** Where the chain of a job breaks: the first sequence that is missing or does not fit. */
   | { readonly code: 'ledger-broken'; readonly sequence: number }
   | { readonly code: 'job-busy' }
+  | { readonly code: 'database-away' }
   | { readonly code: 'fault'; readonly reference: string };

@@ -46,6 +46,10 @@ export const TOOL_OUT_WORDS: Record<ToolOut, string> = {
   'drive-does-not-fit': 'its drive does not fit',
 };
 
+/** The same in one line, for all that stands against a tool. */
+export const toolOutWords = (reasons: readonly ToolOut[]): string =>
+  reasons.map((reason) => TOOL_OUT_WORDS[reason]).join(', ');
+
 export const ADAPTER_KIND_WORDS: Record<AdapterKind, string> = {
   'offset-head': 'open offset head',
   'ring-head': 'ring offset head',

@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { applied, jobViewOf } from '#core/event/apply.ts';
+import { applied, foldOn, jobViewOf } from '#core/event/apply.ts';
 import { type KeptEvent, lifted } from '#core/event/lifted.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { goldenRecords } from '../../golden/golden.ts';
@@ -41,5 +42,36 @@ describe('what the events of a job add up to', () => {
       events.slice(at).reduce<JobView | null>(step, after);
       expect(after?.fasteners).toEqual(kept);
     }
+  });
+
+  test('property: cut anywhere into batches, pulls and voids over and over, it is the same, and no batch changes what one before answered', () => {
+    const act = fc.record({ position: fc.constantFrom('1', '2', '3'), isVoid: fc.boolean() });
+    fc.assert(
+      fc.property(
+        fc.array(act, { maxLength: 30 }),
+        fc.array(fc.integer({ min: 1, max: 7 }), { minLength: 1 }),
+        (acts, sizes) => {
+          const job = new SampleJob(['20 to 24 in-lb', '20 to 24 in-lb', '20 to 24 in-lb']).ready();
+          for (const { position, isVoid } of acts) {
+            const { lastPull } = job.state;
+            if (!isVoid) job.pull(position);
+            else if (lastPull)
+              job.happen({ kind: 'pull-voided', body: { pullId: lastPull.eventId, why: 'bit slipped' } });
+          }
+          const events = job.chain();
+          const whole = events.reduce<JobView | null>(step, null);
+          let [view, at]: [JobView | null, number] = [null, 0];
+          for (let batch = 0; at < events.length; batch += 1) {
+            const size = sizes[batch % sizes.length] ?? 1;
+            const fold = foldOn(view && frozen(view));
+            for (const event of events.slice(at, at + size)) fold.add(lifted(event));
+            view = fold.done();
+            at += size;
+          }
+          expect(view).toEqual(whole);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });

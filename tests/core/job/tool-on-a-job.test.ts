@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { valueOrThrow } from '#core/fault.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { toolsForJob } from '#core/tool/tools-for-job.ts';
 import { nextAction } from '#core/view/next-action.ts';
@@ -73,6 +74,27 @@ describe('a tool that something stands against', () => {
     const job = new SampleJob();
     job.happen(chosen(TOOL, { ...blocked, override: 'checked against T-2' }), LEAD);
     expect(job.state.override).toEqual({ blocks: ['quarantined'], why: 'checked against T-2', by: 'Lea' });
+  });
+
+  test('found after it was taken, it is put away until it is taken anew; its pulls are recorded all the same', () => {
+    const job = new SampleJob().ready().setFor('1');
+    const objections = [{ code: 'tool-blocked', about: 'quarantined' }] as const;
+    const pull = (position: string) =>
+      job.happen({ kind: 'pull-made', body: { ...valueOrThrow(job.judge(position)), objections } });
+    const putAway = {
+      kind: 'another-tool',
+      refusal: { code: 'tool-blocked', toolCode: TOOL.code, blocks: ['quarantined'] },
+    };
+    expect(nextAction(job.state, '2').kind).toBe('pull');
+    pull('1');
+    expect(nextAction(job.state, '2')).toEqual(putAway);
+    pull('2');
+    expect(job.state.fasteners.map(({ status }) => status)).toEqual(['no-verdict', 'no-verdict', 'open']);
+    const other = { ...TOOL, id: ADAPTER.id, code: 'T-2' };
+    job.happen(chosen(other));
+    expect(nextAction(job.state, '3').kind).toBe('set-tool');
+    job.happen(chosen(TOOL));
+    expect(nextAction(job.state, '3').kind).toBe('set-tool');
   });
 
   test('a narrowed tool is not used outside its band, but by override', () => {

@@ -1,9 +1,11 @@
 import { createHash } from 'node:crypto';
+import canonicalize from 'canonicalize';
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { KeptEvent } from '#core/event/lifted.ts';
 import { canonicalText, sha256Hex } from '#core/ledger/canonical.ts';
-import { eventHash, firstBreak, GENESIS_HASH } from '#core/ledger/hash-chain.ts';
-import { SampleJob } from '../job/sample-job.ts';
+import { EMPTY_HEAD, eventHash, firstBreak, GENESIS_HASH, placedEvent } from '#core/ledger/hash-chain.ts';
+import { JOB_ID, receiptAt, SampleJob, TECHNICIAN } from '../job/sample-job.ts';
 
 describe('RFC 8785: JSON Canonicalization Scheme', () => {
   test('3.2.2 and 3.2.3: the sample object, as printed in 3.2.4', () => {
@@ -115,6 +117,67 @@ describe('the chain', () => {
   ])('$name is found at its place', ({ break: broken, at, problem }) => {
     expect(firstBreak(broken(chain()))).toMatchObject({ sequence: at, problem });
   });
+
+  test('property: whatever is in a name or a body, the text is the canonical one, and the chain holds and breaks as it should', () => {
+    const placing = fc.record({
+      name: fc.string({ unit: 'grapheme' }),
+      body: fc.dictionary(fc.string(), fc.jsonValue()),
+      time: fc.date({ min: new Date(0), max: new Date('2099-01-01'), noInvalidDate: true }),
+    });
+    fc.assert(
+      fc.property(fc.array(placing, { minLength: 2, maxLength: 5 }), fc.nat(), (all, at) => {
+        let head = EMPTY_HEAD;
+        const events = all.map(({ name, body, time }, index) => {
+          const { event, text } = placedEvent(
+            {
+              id: `0190a000-0000-7000-8000-00000000000${index}`,
+              job: JOB_ID,
+              deviceTime: time.toISOString(),
+              person: { ...TECHNICIAN, name },
+              kind: 'note-added',
+              body,
+            } as never,
+            head,
+            receiptAt(time.toISOString()),
+          );
+          // By the package that RFC 8785 names, from the event as a file gives it back.
+          const read = JSON.parse(text);
+          expect(text).toBe(canonicalize(read));
+          expect(read).toEqual(JSON.parse(JSON.stringify(event)));
+          head = event;
+          return read as KeptEvent;
+        });
+        expect(firstBreak(events)).toBeNull();
+        const index = at % events.length;
+        const person = { ...TECHNICIAN, name: `${events[index]?.person.name}"` };
+        expect(firstBreak(changed(events, index, { person }))).toMatchObject({ sequence: index + 1 });
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('a field that reaches into the next is found', () => {
+    const [first, second] = chain();
+    if (!first || !second) throw new Error('expected two events');
+    const { kind, person, id, job } = second;
+    for (const change of [
+      { kind: `${kind}","person":${JSON.stringify(person)},"previousHash":"${second.previousHash}` },
+      { id: `${id}","job":"${job}`, job: undefined },
+      { schemaVersion: `${second.schemaVersion},"sequence":${second.sequence}`, sequence: 2 },
+      { person: { ...person, hash: second.hash } },
+      { more: 1 },
+    ])
+      expect(firstBreak([first, { ...second, ...change } as never])).toMatchObject({ sequence: 2 });
+  });
+
+  test.each([undefined, null, 7, true, [], {}, 'x', [...'a'.repeat(36)]])(
+    'a field that holds %j is found and is no fault',
+    (value) => {
+      const events = chain();
+      for (const field of Object.keys(events[1] ?? {}))
+        expect(firstBreak(changed(events, 1, { [field]: value }))?.problem).toBeDefined();
+    },
+  );
 
   test('an event rehashed by hand breaks the next one', () => {
     const events = chain();

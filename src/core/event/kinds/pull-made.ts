@@ -1,6 +1,6 @@
 import { blocksObjected, recordedPull } from '../../command/judge-pull.ts';
 import { type PullBody, pullBodySchema, pullSaid } from '../../job/pull.ts';
-import { withFastener } from '../../view/bench.ts';
+import { pullsWith, withFastener, withFound } from '../../view/bench.ts';
 import { allStruck } from '../../view/signatures.ts';
 import { eventKind } from '../event-kind.ts';
 
@@ -26,13 +26,14 @@ export const pullMade = eventKind({
           planned: fastener.planned,
           runOn: fastener.runOn,
           keptLimit: fastener.keptLimit ?? { percent: job.tool?.limitPercent ?? null },
-          pulls: fastener.pulls.concat({ eventId, person, deviceTime, clock, body, voided: null }),
+          pulls: pullsWith(job, fastener, { eventId, person, deviceTime, clock, body, voided: null }),
           status: body.outcome,
           // Where it stays unsaid what a pull came to, one that went past before is still past.
           isPastLimit: body.outcome === 'high' || (body.outcome === 'no-verdict' && fastener.isPastLimit),
           isWitnessMarked: false,
           leftOpen: null,
         })),
+        ...withFound(job, body.toolId, blocksObjected(body.objections)),
         lastPull: { eventId, position: body.position },
       };
     },

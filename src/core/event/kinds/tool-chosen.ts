@@ -109,10 +109,11 @@ export const toolChosen = eventKind({
         // A chain that has no factor is refused before it becomes an event.
         adapterFactor: factor.ok ? factor.value : 1,
         unallowed: override === null ? blocks : [],
+        foundSince: [],
         override: override === null ? null : { blocks, why: override, by: person.name },
         setting: null,
       };
-      const { unallowed: _, ...inHand } = taken;
+      const { unallowed: _, foundSince: __, ...inHand } = taken;
       return { ...inHand, takenTools: new Map(job.takenTools).set(tool.id, taken) };
     },
   },
