@@ -36,6 +36,10 @@ const startNode = async (
     `gmcast.listen_addr=tcp://127.0.0.1:${group}`,
     `ist.recv_addr=127.0.0.1:${ist}`,
     'gcache.size=64M',
+    // A shared machine that stands still for seconds is no node that is gone.
+    ...['evs.suspect_timeout', 'gmcast.peer_timeout', 'gmcast.time_wait'].map((name) => `${name}=PT30S`),
+    'evs.inactive_timeout=PT60S',
+    'evs.install_timeout=PT60S',
   ].join(';');
   const folder = `${home}/${name}`;
   mkdirSync(folder, { recursive: true });

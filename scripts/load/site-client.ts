@@ -50,7 +50,12 @@ const asked = (
         });
       });
     });
-    sent.on('error', reject);
+    sent.on('error', (error: NodeJS.ErrnoException) => {
+      // A server that stood still closes what was idle for too long, also where a request was on its way: on a kept connection it is asked again.
+      if (error.code === 'ECONNRESET' && sent.reusedSocket)
+        asked(address, agent, cookie, method, path, body).then(resolve, reject);
+      else reject(error);
+    });
     sent.end(text);
   });
 

@@ -1,6 +1,6 @@
 import { createConnection } from 'mysql2/promise';
 import { v7 as uuidv7 } from 'uuid';
-import { describe, expect, inject, test } from 'vitest';
+import { describe, expect, inject, test, vi } from 'vitest';
 import type { UnplacedEvent } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { firstBreak } from '#core/ledger/hash-chain.ts';
@@ -209,7 +209,7 @@ describe('an append', () => {
     const [outside] = await database().query(asked);
     const [inside] = await inTransaction((db) => db.query(asked));
     for (const rows of [outside, inside])
-      expect((rows as unknown as object[])[0]).toEqual({ lockWait: 5, statementTime: 30 });
+      expect((rows as unknown as object[])[0]).toEqual({ lockWait: 2, statementTime: 30 });
   });
 
   test('meets a head that is locked for longer than one wait, and is repeated until it has it', async () => {
@@ -220,11 +220,34 @@ describe('an append', () => {
     await holder.query('SELECT head_sequence FROM jobs WHERE id = ? FOR UPDATE', [job]);
     const sent = marks(job, tam, 60);
     const appending = appendEvents(job, sent, tam);
-    await new Promise((resolve) => setTimeout(resolve, 6_000));
+    await new Promise((resolve) => setTimeout(resolve, 3_000));
     await holder.rollback();
     await holder.end();
     expect(valueOrThrow(await appending).placed).toHaveLength(60);
     expect(firstBreak(await eventsInDatabase(job))).toBeNull();
+  });
+
+  test('has as many tries left when the machine stood still during one', async () => {
+    const start = Date.now();
+    let stoodStillMs = 0;
+    const clock = vi.spyOn(Date, 'now').mockImplementation(() => start + stoodStillMs);
+    let tries = 0;
+    const collide = (until: number) =>
+      inTransaction(async () => {
+        tries += 1;
+        stoodStillMs += 60_000;
+        if (tries < until) throw Object.assign(new Error('Deadlock'), { errno: 1213 });
+        return tries;
+      });
+    try {
+      expect(await collide(4)).toBe(4);
+      tries = 0;
+      // A try takes at most 2.5 s of the 12 s, so that the fifth is the last.
+      await expect(collide(99)).rejects.toThrow('Deadlock');
+      expect(tries).toBe(5);
+    } finally {
+      clock.mockRestore();
+    }
   });
 
   test('waits for its turn at its own job, and for nobody else’s', async () => {

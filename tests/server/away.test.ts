@@ -51,6 +51,17 @@ describe('a database that is away is said to be, with when to ask again', () => 
     expect(await answer.json()).toMatchObject({ problem: { code: 'database-away' }, retry: true });
   });
 
+  test.each([
+    [1047, 'WSREP has not yet prepared node for application use'],
+    [
+      1180,
+      'Error while appending streaming replication fragment(provider status: Not connected to Primary Component)',
+    ],
+  ])('a node that left its cluster, before a statement or in its commit (%i)', (errno, message) => {
+    const answer = faultResponse(Object.assign(new Error(message), { errno }));
+    expect([answer.status, answer.headers.get('retry-after')]).toEqual([503, '1']);
+  });
+
   test('a statement that is wrong, or a fault of the program, is not', async () => {
     expect(isDatabaseAway(await failed(database().query('SELECT nothing FROM nowhere')))).toBe(false);
     expect(isDatabaseAway(new TypeError('x is undefined'))).toBe(false);

@@ -6,8 +6,9 @@ const NETWORK: ReadonlySet<unknown> = new Set([
   'EPIPE',
   'ETIMEDOUT',
 ]);
-// The server goes down; the node is not in its cluster; the connection was killed; the statement took longer than it may.
-const SERVER: ReadonlySet<unknown> = new Set([1053, 1047, 1927, 1969]);
+// The server goes down; the node is not in its cluster, or left it before a commit was through; the connection was killed; the statement took longer
+// than it may.
+const SERVER: ReadonlySet<unknown> = new Set([1053, 1047, 1180, 1927, 1969]);
 // What the driver says of a connection that it has given up, without a code.
 const CLOSED = 'in closed state';
 

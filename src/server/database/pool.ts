@@ -13,7 +13,7 @@ export type Connection = {
 const CONNECTION_LIMIT = 12;
 const CONNECT_TIMEOUT_MS = 5_000;
 /** How long a statement waits for a lock, and how long it may run, in seconds. */
-const LOCK_WAIT_SECONDS = 5;
+const LOCK_WAIT_SECONDS = 2;
 const STATEMENT_SECONDS = 30;
 
 let readers: Pool | null = null;

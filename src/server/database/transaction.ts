@@ -120,6 +120,8 @@ const opened = (connection: PoolConnection, isAlone: boolean): Open => {
 
 /** How long a transaction is tried again: longer than anybody's turn takes, shorter than a browser waits. */
 const PATIENCE_MS = 12_000;
+/** How much of that one try can take, a little longer than it waits for a lock: a machine that stood still says nothing about whose turn it is. */
+const MOST_OF_A_TRY_MS = 2_500;
 const FIRST_PAUSE_MS = 4;
 const LONGEST_PAUSE_MS = 400;
 
@@ -150,9 +152,10 @@ export const inTransaction = async <T>(
   work: (db: Transaction) => Promise<T>,
   mayCommit: (value: T) => boolean = () => true,
 ): Promise<T> => {
-  const giveUpAt = Date.now() + PATIENCE_MS;
+  let patienceMs = PATIENCE_MS;
   for (let tries = 1; ; tries += 1) {
     const connection = await transactions().getConnection();
+    const began = Date.now();
     let isAlive = true;
     try {
       const transaction = opened(connection, !(await isOnCluster(connection)));
@@ -162,11 +165,14 @@ export const inTransaction = async <T>(
       return value;
     } catch (error) {
       isAlive = await rolledBack(connection);
-      if (!isConflict(error) || Date.now() > giveUpAt) throw error;
+      patienceMs -= Math.min(Date.now() - began, MOST_OF_A_TRY_MS);
+      if (!isConflict(error) || patienceMs < 0) throw error;
     } finally {
       if (isAlive) connection.release();
       else connection.destroy();
     }
-    await new Promise((resolve) => setTimeout(resolve, pauseMs(tries)));
+    const pause = pauseMs(tries);
+    patienceMs -= pause;
+    await new Promise((resolve) => setTimeout(resolve, pause));
   }
 };
