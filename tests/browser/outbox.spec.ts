@@ -1,3 +1,4 @@
+import { createConnection } from 'mysql2/promise';
 import { freePort } from '../../scripts/site/free-port.ts';
 import { startApplication } from '../../scripts/site/run-site.ts';
 import { eventsOf, expect, plainList, plannedJob, readyBench, signedIn, test } from './site.ts';
@@ -130,6 +131,33 @@ test('two devices on one job: the one that is behind catches up, and both pulls 
   await expect(told).toBeHidden();
   expect((await eventsOf(page, job)).filter(({ kind }) => kind === 'pull-made')).toHaveLength(2);
   await context.close();
+});
+
+test('the site answers that it takes nothing just now: the page says that, not that there is no connection', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Held up', plainList(2));
+  await readyBench(page, job);
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('main-action')).toContainText('It clicked');
+  const tabs = page.getByRole('navigation', { name: 'Job' });
+  await expect(page.getByText('all sent')).toBeVisible();
+  const before = await tabs.boundingBox();
+  const holder = await createConnection({ uri: process.env['JENTIK_TEST_APP_URL'] ?? '' });
+  await holder.beginTransaction();
+  await holder.query('SELECT head_sequence FROM jobs WHERE id = ? FOR UPDATE', [job]);
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('waiting')).toHaveText('1 waiting to send, the site can’t take it now', {
+    timeout: 45_000,
+  });
+  // What the head says more does not push the work away from under a finger.
+  expect((await tabs.boundingBox())?.y).toBeLessThan((before?.y ?? 0) + 48);
+  await holder.rollback();
+  await holder.end();
+  await expect(page.getByTestId('waiting')).toHaveText('all sent', { timeout: 45_000 });
+  expect(pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
 });
 
 test('what one person did is not sent by another; it waits until they sign in again', async ({

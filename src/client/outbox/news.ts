@@ -1,11 +1,15 @@
 import type { KeptEvent } from '#core/event/lifted.ts';
 
+/** Why what waits can't be sent just now: the site does not answer, it answers that it takes nothing, nobody is signed in, or this device's store
+ *  does not give it out. */
+export type SendingStuck = 'no-connection' | 'site-busy' | 'not-signed-in' | 'device-store';
+
 /** What listeners of the outbox hear, in this tab and in others. */
 export type OutboxNews =
   | { readonly kind: 'kept' }
   | { readonly kind: 'placed'; readonly events: readonly KeptEvent[] }
   | { readonly kind: 'refused' }
-  | { readonly kind: 'stuck'; readonly because: 'no-connection' | 'not-signed-in' };
+  | { readonly kind: 'stuck'; readonly because: SendingStuck };
 
 type Listener = (news: OutboxNews) => void;
 

@@ -5,7 +5,7 @@ import { type ProblemDetails, problemDetails } from '#wire/problems/problem-deta
 import { call } from '../api.ts';
 import { deviceId } from '../device-id.ts';
 import { deviceNow } from '../happen.ts';
-import { onNews, tellNews } from './news.ts';
+import { onNews, type SendingStuck, tellNews } from './news.ts';
 import { forgetEntries, type OutboxEntry, quarantineEntry, readOutbox } from './store.ts';
 
 const FIRST_RETRY_MS = 500;
@@ -18,7 +18,7 @@ const nextBatch = (entries: readonly OutboxEntry[], person: Person): readonly Ou
   return mine.filter(({ event }) => event.job === job).slice(0, EVENTS_MAX);
 };
 
-type Sent = 'progress' | 'nothing' | 'no-connection' | 'not-signed-in';
+type Sent = 'progress' | 'nothing' | SendingStuck;
 
 const setAside = async (entry: OutboxEntry, problem: ProblemDetails): Promise<'progress'> => {
   await quarantineEntry(entry, problem);
@@ -38,7 +38,7 @@ const send = async (batch: readonly OutboxEntry[]): Promise<Sent> => {
   if (!answer.ok) {
     const { problem, retry } = answer.problem;
     if (problem.code === 'not-signed-in') return 'not-signed-in';
-    if (retry) return 'no-connection';
+    if (retry) return problem.code === 'no-connection' ? problem.code : 'site-busy';
     // One event that does not fit fails its whole batch: alone, each shows whether it is the one.
     return batch.length > 1 ? send([first]) : setAside(first, answer.problem);
   }
@@ -78,13 +78,13 @@ export const startSending = (person: Person): (() => void) => {
       while (sent === 'progress' && !isOver)
         sent = await alone(async () => send(nextBatch((await readOutbox()).entries, person)));
     } catch {
-      // The device's store did not answer: what waits there still waits, and is tried again like after a lost connection.
-      sent = 'no-connection';
+      // What waits there still waits, and is tried again like after a lost connection.
+      sent = 'device-store';
     } finally {
       isBusy = false;
     }
     if (isOver) return;
-    if (sent === 'no-connection' || sent === 'not-signed-in') {
+    if (sent !== 'progress' && sent !== 'nothing') {
       tellNews({ kind: 'stuck', because: sent });
       timer = setTimeout(round, pauseMs);
       pauseMs = Math.min(pauseMs * 2, LONGEST_RETRY_MS);

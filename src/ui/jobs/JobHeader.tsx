@@ -1,3 +1,4 @@
+import type { SendingStuck } from '#client/outbox/news.ts';
 import { jobProgress } from '#core/view/open-items.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
@@ -13,11 +14,16 @@ const TABS: readonly { readonly id: JobTab; readonly name: string }[] = [
   { id: 'sign', name: 'Sign' },
 ];
 
+const STUCK_WORDS: Readonly<Record<SendingStuck, string>> = {
+  'no-connection': 'no connection',
+  'site-busy': 'the site can’t take it now',
+  'not-signed-in': 'sign in again',
+  'device-store': 'this device does not give it out',
+};
+
 const waitingWords = ({ waiting, stuck }: OpenJob): string => {
   if (waiting === 0) return 'all sent';
-  const why =
-    stuck === 'no-connection' ? ', no connection' : stuck === 'not-signed-in' ? ', sign in again' : '';
-  return `${waiting} waiting to send${why}`;
+  return `${waiting} waiting to send${stuck ? `, ${STUCK_WORDS[stuck]}` : ''}`;
 };
 
 /** The head of a job's pages: what it is, its tabs in the order of the work, how far it is, and what waits to be sent. */
@@ -27,7 +33,7 @@ export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: J
   return (
     <>
       <header className="flex flex-wrap items-center gap-x-6 border-b border-rule px-4 sm:px-6">
-        <h1 className="min-w-0 flex-1 basis-56 truncate py-2 text-l font-bold">
+        <h1 className="min-w-0 flex-1 basis-44 truncate sm:basis-56 py-2 text-l font-bold">
           {plan.title} <span className="font-normal text-faint">· job {plan.number}</span>
         </h1>
         <nav aria-label="Job" className="order-3 flex w-full sm:order-none sm:w-auto">
@@ -42,7 +48,7 @@ export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: J
             </a>
           ))}
         </nav>
-        <div className="py-2 text-right text-s">
+        <div className="py-2 text-right text-s max-sm:max-w-36">
           <strong className="text-m">
             {inAcceptance} of {total} in
           </strong>

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { call } from '#client/api.ts';
 import { happeningNow } from '#client/happen.ts';
-import { type OutboxNews, onNews, tellNews } from '#client/outbox/news.ts';
+import { onNews, type SendingStuck, tellNews } from '#client/outbox/news.ts';
 import { keepEvent, type OutboxEntry, readOutbox } from '#client/outbox/store.ts';
 import { markSeen, wasSeen } from '#client/seen.ts';
 import { commandOf, decide, knewOf } from '#core/command/decide.ts';
@@ -35,7 +35,7 @@ export type OpenJob = {
   /** How many events of this job wait on this device. */
   readonly waiting: number;
   /** Whether sending is held up, and by what. */
-  readonly stuck: Extract<OutboxNews, { kind: 'stuck' }>['because'] | null;
+  readonly stuck: SendingStuck | null;
   readonly refusedEntries: readonly OutboxEntry[];
   /** How many entries of the outbox are of a form that can't be read any more. */
   readonly unreadable: number;
