@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import canonicalize from 'canonicalize';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { inKeyOrder } from '#core/event/event-forms.ts';
 import type { KeptEvent } from '#core/event/lifted.ts';
 import { canonicalText, sha256Hex } from '#core/ledger/canonical.ts';
 import { EMPTY_HEAD, eventHash, firstBreak, GENESIS_HASH, placedEvent } from '#core/ledger/hash-chain.ts';
@@ -116,6 +117,18 @@ describe('the chain', () => {
     },
   ])('$name is found at its place', ({ break: broken, at, problem }) => {
     expect(firstBreak(broken(chain()))).toMatchObject({ sequence: at, problem });
+  });
+
+  test('as it is kept, no field is taken for one of another type that is written alike', () => {
+    const kept = chain().map((event) => inKeyOrder(event) as KeptEvent);
+    expect(firstBreak(kept)).toBeNull();
+    const fields = Object.keys(kept[3] as KeptEvent) as (keyof KeptEvent)[];
+    expect(fields).toHaveLength(12);
+    for (const field of fields) {
+      const value = kept[3]?.[field];
+      for (const alike of [[value], [[value]], typeof value === 'number' ? String(value) : { 0: value }])
+        expect(firstBreak(changed(kept, 3, { [field]: alike })), field).toMatchObject({ sequence: 4 });
+    }
   });
 
   test('property: whatever is in a name or a body, the text is the canonical one, and the chain holds and breaks as it should', () => {

@@ -141,6 +141,13 @@ const MUTATIONS: Readonly<Record<string, (text: string, random: Random) => strin
       const object = pick(objectsIn(record), random);
       object[pick(Object.keys(object), random)] = null;
     }),
+  'a value of another type that is written alike': (text, random) =>
+    changed(text, (record) => {
+      const object = pick(objectsIn(record), random);
+      const key = pick(Object.keys(object), random);
+      const value = object[key] as Json;
+      object[key] = typeof value === 'number' && random() < 0.5 ? String(value) : [value];
+    }),
   'a key that was forged': (text, random) =>
     changed(text, (record) => {
       const pulls = (record['events'] as { kind: string; body: { [key: string]: Json } }[]).filter(
