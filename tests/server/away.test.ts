@@ -36,6 +36,14 @@ describe('a database that is away is said to be, with when to ask again', () => 
         }),
     ],
     [
+      'the connection was given up before',
+      async () => {
+        const connection = await createConnection({ uri: inject('ownerUrl') });
+        connection.destroy();
+        await connection.query('SELECT 1');
+      },
+    ],
+    [
       'a statement takes longer than it may',
       () =>
         database().query(

@@ -9,12 +9,11 @@ const NETWORK: ReadonlySet<unknown> = new Set([
 // The server goes down; the node is not in its cluster, or left it before a commit was through; the connection was killed; the statement took longer
 // than it may.
 const SERVER: ReadonlySet<unknown> = new Set([1053, 1047, 1180, 1927, 1969]);
-// What the driver says of a connection that it has given up, without a code.
-const CLOSED = 'in closed state';
-
 /** Whether something failed only because the database is away or too slow just now: the same thing asked again later can succeed. */
 export const isDatabaseAway = (error: unknown): boolean => {
   if (!(error instanceof Error)) return false;
-  const { code, errno } = error as { readonly code?: unknown; readonly errno?: unknown };
-  return NETWORK.has(code) || SERVER.has(errno) || error.message.includes(CLOSED);
+  const { code, errno, fatal } = error as { readonly [field in 'code' | 'errno' | 'fatal']?: unknown };
+  // What the driver says of a connection that it has given up bears no code.
+  const isGivenUp = fatal === true && code === undefined && errno === undefined;
+  return NETWORK.has(code) || SERVER.has(errno) || isGivenUp;
 };
