@@ -14,7 +14,7 @@ const nextTab = ({ stage }: JobSummary): string =>
 
 const Progress = ({ job }: { readonly job: JobSummary }) => (
   <span className="flex items-center gap-2">
-    <svg width="96" height="14" viewBox="0 0 96 14" aria-hidden="true">
+    <svg width="96" height="14" viewBox="0 0 96 14" aria-hidden="true" className="max-sm:hidden">
       <rect x="0.5" y="4.5" width="95" height="6" fill="none" stroke="var(--c-rule)" />
       <rect
         x="0.5"
