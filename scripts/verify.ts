@@ -2,7 +2,7 @@ import { hash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import type { AuditFinding } from '#core/ledger/audit.ts';
-import { type RecordFinding, type RecordVerified, verifyRecord } from '#core/record/verify-record.ts';
+import { type RecordFinding, type RecordVerified, verifyRecord } from '#core/ledger/verify-record.ts';
 import { problemWords } from '#wire/problems/en.ts';
 
 // `npm run verify -- FILE [--key FINGERPRINT]`: checks a job's record from the file alone, with no database and no server.

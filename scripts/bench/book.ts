@@ -1,11 +1,11 @@
 import { mkdirSync, rmSync } from 'node:fs';
 import { createPool } from 'mysql2/promise';
 import { v7 as uuidv7 } from 'uuid';
-import { readLabel } from '#core/label/read-label.ts';
-import { lookUp } from '#core/lookup/look-up.ts';
-import { readLookupTable } from '#core/lookup/lookup-table.ts';
-import { SCREW_TERMINALS } from '#core/lookup/published/screw-terminals.ts';
-import { searchTerms } from '#core/search/search-terms.ts';
+import { readLabel } from '#core/spec/label/read-label.ts';
+import { lookUp } from '#core/spec/lookup/look-up.ts';
+import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
+import { SCREW_TERMINALS } from '#core/spec/lookup/published/screw-terminals.ts';
+import { searchTerms } from '#core/spec/search/search-terms.ts';
 import { searchSite } from '#server/services/site-search.ts';
 import { inProject } from '../site/paths.ts';
 import { openSiteDatabase } from '../site/run-site.ts';

@@ -8,12 +8,12 @@ import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/even
 import { inKeyOrder } from '#core/event/event-forms.ts';
 import type { KeptEvent } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import { CAUTION_IDS } from '#core/job/cautions.ts';
-import { readTerminalLines, terminalLines } from '#core/job/terminal-list.ts';
+import { type FastenerLine, fastenerLines, readFastenerLines } from '#core/job/fastener-list.ts';
+import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import { EMPTY_HEAD, firstBreak, placedEvent } from '#core/ledger/hash-chain.ts';
+import { readingOrder } from '#core/order/reading-order.ts';
 import type { Person } from '#core/people/person.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
-import { readingOrder } from '#core/sequence/reading-order.ts';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
@@ -38,6 +38,9 @@ const list = [
       `P${index + 1},terminal ${index + 1},${(index % 40) * 8},${Math.floor(index / 40) * 24},14 AWG,13 to 17 in-lb`,
   ),
 ].join('\n');
+
+const readLines = (lines: readonly FastenerLine[]) =>
+  readFastenerLines(lines, { kindOf: () => CONTROL_CABINET, siteUnit: 'N.m', schools: DEFAULT_SCHOOLS });
 
 const person: Person = { id: uuidv7(), name: 'Bench', role: 'technician' };
 const tool: Tool = {
@@ -91,25 +94,29 @@ const workedJob = (
     state = applied(state, event);
     return state as JobView;
   };
-  const fasteners = readTerminalLines(
-    valueOrThrow(terminalLines(list)).lines,
-    'N.m',
-    DEFAULT_SCHOOLS,
-  ).flatMap(({ fastener }) => fastener ?? []);
+  const fasteners = readLines(valueOrThrow(fastenerLines(list)).lines).flatMap(
+    ({ fastener }) => fastener ?? [],
+  );
   const plan = {
     number: '0001',
     title: 'Bench',
     rules: NEWEST_RULES.number,
-    seenFrom: 'here',
-    jobKind: 'control-cabinet',
+    asset: null,
+    groups: [{ id: 'A', title: 'Bench', kind: CONTROL_CABINET, seenFrom: 'here', parts: [] }],
     source: { title: 'x', revision: '', place: '' },
     siteUnit: 'N.m',
     schools: DEFAULT_SCHOOLS,
     fasteners,
   } as const;
   happen({ kind: 'job-planned', body: plan });
-  happen({ kind: 'tool-chosen', body: { tool, adapters: [], blocks: [], override: null } });
-  let now = happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
+  happen({
+    kind: 'tool-chosen',
+    body: { tool, adapters: [], blocks: [], override: null, groups: null, isBeside: false },
+  });
+  let now = happen({
+    kind: 'cautions-confirmed',
+    body: { cautions: CONTROL_CABINET.steps.map(({ id }) => id) },
+  });
   const wanted = valueOrThrow(wantedSetting(now, fastenerAt(now, 'P1') as FastenerView));
   now = happen({
     kind: 'tool-set',
@@ -127,11 +134,9 @@ const workedJob = (
 
 /** Lists, folds and chains of a job. */
 export const benchJob = (): void => {
-  const { lines } = valueOrThrow(terminalLines(list));
-  measured(`read a list of ${TERMINALS} lines`, 30, () =>
-    readTerminalLines(valueOrThrow(terminalLines(list)).lines, 'N.m', DEFAULT_SCHOOLS),
-  );
-  const places = readTerminalLines(lines, 'N.m', DEFAULT_SCHOOLS).flatMap(({ fastener }) => fastener ?? []);
+  const { lines } = valueOrThrow(fastenerLines(list));
+  measured(`read a list of ${TERMINALS} lines`, 30, () => readLines(valueOrThrow(fastenerLines(list)).lines));
+  const places = readLines(lines).flatMap(({ fastener }) => fastener ?? []);
   measured(`reading order of ${TERMINALS} terminals`, 30, () => readingOrder(places));
   const { events, state } = workedJob(3);
   const long = workedJob(25).events;
@@ -191,7 +196,7 @@ export const benchScreen = async (): Promise<void> => {
     await page.request.post('/api/v1/sessions', {
       data: { personId: people.find(({ name }) => name === lead?.name)?.id, pin: lead?.pin },
     });
-    const lines = valueOrThrow(terminalLines(list)).lines;
+    const lines = valueOrThrow(fastenerLines(list)).lines;
     const planned = await page.request.post('/api/v1/jobs', {
       data: {
         jobId: uuidv7(),

@@ -5,11 +5,11 @@ import { applied, jobViewOf } from '#core/event/apply.ts';
 import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
 import type { KeptEvent } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import { CAUTION_IDS } from '#core/job/cautions.ts';
-import { terminalLines } from '#core/job/terminal-list.ts';
+import { fastenerLines } from '#core/job/fastener-list.ts';
 import type { Person } from '#core/people/person.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
+import { cautionsOf } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { wantedSetting } from '#core/view/wanted-setting.ts';
 
@@ -121,9 +121,12 @@ export const deviceOn = (events: readonly KeptEvent[], person: Person): Device =
 export const readyEventsOf = (device: Device, tool: Tool): readonly UnplacedEvent[] => {
   const took = device.happen({
     kind: 'tool-chosen',
-    body: { tool, adapters: [], blocks: [], override: null },
+    body: { tool, adapters: [], blocks: [], override: null, groups: null, isBeside: false },
   });
-  const safe = device.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
+  const safe = device.happen({
+    kind: 'cautions-confirmed',
+    body: { cautions: cautionsOf(device.view().plan).map(({ id }) => id) },
+  });
   const view = device.view();
   const position = view.fasteners[0]?.planned.position ?? '';
   const { text, setting } = valueOrThrow(wantedSetting(view, fastenerAt(view, position) as FastenerView));
@@ -147,9 +150,12 @@ export const readyJob = async (client: SiteClient, terminals: number, toolCode: 
       eventId: uuidv7(),
       deviceTime: new Date().toISOString(),
       title: 'Load',
-      seenFrom: 'here',
+      groups: [
+        { id: 'A', title: 'Terminals', jointKind: 'control-cabinet', seenFrom: 'here', irreplaceable: [] },
+      ],
+      asset: null,
       source: { title: 'x', revision: '', place: '' },
-      lines: valueOrThrow(terminalLines(terminalList(terminals))).lines,
+      lines: valueOrThrow(fastenerLines(terminalList(terminals))).lines,
     }),
   ) as KeptEvent;
   const crib = must(await client.ask('GET', '/api/v1/tools')) as readonly { readonly tool: Tool }[];

@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
-import { readPrinted } from '#core/book/book-requirement.ts';
-import { readRequirementLine, requirementLines } from '#core/book/requirement-list.ts';
-import { type Source, sourceName } from '#core/book/source.ts';
-import { readSourceLine, sourceLines } from '#core/book/source-list.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import type { TerminalLine } from '#core/job/terminal-list.ts';
-import { readLabel } from '#core/label/read-label.ts';
+import type { FastenerLine } from '#core/job/fastener-list.ts';
 import type { Person } from '#core/people/person.ts';
-import { NO_CONDITIONS } from '#core/requirement/conditions.ts';
+import { readPrinted } from '#core/spec/book/book-requirement.ts';
+import { readRequirementLine, requirementLines } from '#core/spec/book/requirement-list.ts';
+import { type Source, sourceName } from '#core/spec/book/source.ts';
+import { readSourceLine, sourceLines } from '#core/spec/book/source-list.ts';
+import { readLabel } from '#core/spec/label/read-label.ts';
+import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
 import { keepRequirement } from '#server/services/keep-requirement.ts';
 import { addSource, changeSource } from '#server/services/keep-source.ts';
 import { keepTable } from '#server/services/keep-table.ts';
@@ -97,10 +97,10 @@ export const fillDemoBook = async (lead: Person): Promise<void> => {
 const BOOK_CODE = /^R-\d+$/;
 
 /** Lines whose requirement is a code of the book, with what the book says. */
-export const withBookValues = async (lines: readonly TerminalLine[]): Promise<readonly TerminalLine[]> =>
+export const withBookValues = async (lines: readonly FastenerLine[]): Promise<readonly FastenerLine[]> =>
   Promise.all(
     lines.map(async (line) => {
-      const code = line.cells.requirement ?? '';
+      const code = line.cells['requirement'] ?? '';
       if (!BOOK_CODE.test(code)) return line;
       const { fromBook } = valueOrThrow(await readBookRequirement(code));
       return { ...line, readAs: fromBook.torque.readAs ?? fromBook.torque.printed, book: fromBook.book };

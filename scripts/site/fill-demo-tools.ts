@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
-import type { Adapter } from '#core/adapter/adapter.ts';
 import { sessionPlan } from '#core/calibration/session-plan.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import type { Person } from '#core/people/person.ts';
+import { toNewtonMetres } from '#core/quantity/unit.ts';
+import type { Adapter } from '#core/tool/adapter.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { toNewtonMetres } from '#core/torque/unit.ts';
 import { addTool } from '#server/services/add-tool.ts';
 import { keepSession } from '#server/services/keep-session.ts';
 import { addAdapter, cribTools } from '#server/services/tool-crib.ts';

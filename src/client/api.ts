@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { DeepReadonly, Operation } from '#wire/operation.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type ProblemDetails, problemDetails, problemDetailsSchema } from '#wire/problems/problem-details.ts';
-import { noteSiteTime } from './device-clock.ts';
+import { noteSiteTime } from './device/clock.ts';
 
 /** What the server answered, or why it did not do it. */
 export type Answer<T> =

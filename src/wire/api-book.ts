@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { printedTorqueSchema } from '#core/book/book-requirement.ts';
 import { whySchema } from '#core/bounds.ts';
-import { bookReferenceSchema } from '#core/job/plan.ts';
-import { LABEL_MAX_LENGTH } from '#core/label/split-label.ts';
-import { QUERY_MAX_LENGTH } from '#core/search/search-terms.ts';
-import { torqueUnitSchema } from '#core/torque/unit.ts';
+import { torqueUnitSchema } from '#core/quantity/unit.ts';
+import { bookReferenceSchema } from '#core/spec/book/book-reference.ts';
+import { printedTorqueSchema } from '#core/spec/book/book-requirement.ts';
+import { LABEL_MAX_LENGTH } from '#core/spec/label/split-label.ts';
+import { QUERY_MAX_LENGTH } from '#core/spec/search/search-terms.ts';
 import {
   attachmentSchema,
   conflictEffectSchema,

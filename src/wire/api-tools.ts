@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { adapterSchema, mountedAdapterSchema } from '#core/adapter/adapter.ts';
 import { whySchema } from '#core/bounds.ts';
-import { errorPointSchema } from '#core/calibration/error-at.ts';
-import { SCALE_VALUE_MAX } from '#core/setting/scale.ts';
+import { torqueUnitSchema } from '#core/quantity/unit.ts';
+import { adapterSchema, mountedAdapterSchema } from '#core/tool/adapter.ts';
+import { errorPointSchema } from '#core/tool/known-error.ts';
+import { SCALE_VALUE_MAX } from '#core/tool/scale.ts';
 import { toolSchema } from '#core/tool/tool.ts';
 import { TOOL_BLOCKS, toolBlockSchema } from '#core/tool/tool-standing.ts';
-import { torqueUnitSchema } from '#core/torque/unit.ts';
 import {
   keptSessionSchema,
   newSessionSchema,
@@ -14,6 +14,7 @@ import {
   sessionPointSchema,
 } from './calibration.ts';
 import { computing, NOTHING, operation } from './operation.ts';
+import { knownPartSchema, partHistorySchema } from './part.ts';
 import { quantitySchema } from './quantity.ts';
 import { cribToolSchema, newAdapterSchema, newToolSchema, toolHappeningSchema } from './tool.ts';
 
@@ -124,6 +125,22 @@ export const TOOL_OPERATIONS = {
     also: ['calibrate-tool'],
     request: newSessionSchema,
     response: z.strictObject({ session: keptSessionSchema, known: knownToolSchema }),
+  }),
+  listParts: operation({
+    method: 'GET',
+    path: '/api/v1/parts',
+    summary: 'Every part and machine that a job named, by the code on it',
+    who: 'see',
+    request: NOTHING,
+    response: z.array(knownPartSchema),
+  }),
+  part: operation({
+    method: 'GET',
+    path: '/api/v1/parts/{part}',
+    summary: 'What a part or a machine has been through over all jobs, the newest first',
+    who: 'see',
+    request: NOTHING,
+    response: partHistorySchema,
   }),
   recall: operation({
     method: 'GET',

@@ -1,9 +1,14 @@
 import { z } from 'zod';
-import { type BookRequirement, otherPartSchema, printedTorqueSchema } from '#core/book/book-requirement.ts';
-import { SOURCE_KINDS, SOURCE_STATUSES, type Source } from '#core/book/source.ts';
 import { daySchema, instantSchema, typedText } from '#core/bounds.ts';
-import { bookReferenceSchema, placeSchema } from '#core/job/plan.ts';
-import { conditionsSchema } from '#core/requirement/conditions.ts';
+import { bookReferenceSchema } from '#core/spec/book/book-reference.ts';
+import {
+  type BookRequirement,
+  otherPartSchema,
+  printedTorqueSchema,
+} from '#core/spec/book/book-requirement.ts';
+import { placeSchema } from '#core/spec/book/requirement-source.ts';
+import { SOURCE_KINDS, SOURCE_STATUSES, type Source } from '#core/spec/book/source.ts';
+import { conditionsSchema } from '#core/spec/requirement/conditions.ts';
 import { lookupTableSchema } from './lookup.ts';
 import type { DeepReadonly } from './operation.ts';
 

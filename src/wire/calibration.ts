@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { daySchema, instantSchema, typedText } from '#core/bounds.ts';
-import { errorPointSchema } from '#core/calibration/error-at.ts';
 import type { SessionPoint } from '#core/calibration/session-evaluation.ts';
+import { errorPointSchema } from '#core/tool/known-error.ts';
 import type { DeepReadonly } from './operation.ts';
 
 const torque = z.number().positive().max(1e5);

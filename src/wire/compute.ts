@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import type { Disagreement } from '#core/requirement/agreement.ts';
-import { printedRequirementSchema } from '#core/requirement/read-requirement.ts';
-import { requirementSchema } from '#core/requirement/requirement.ts';
-import { SCALE_VALUE_MAX, scaleSchema } from '#core/setting/scale.ts';
+import { writtenTorqueSchema } from '#core/quantity/torque.ts';
+import { torqueUnitSchema } from '#core/quantity/unit.ts';
+import type { Disagreement } from '#core/spec/requirement/agreement.ts';
+import { printedRequirementSchema } from '#core/spec/requirement/read-requirement.ts';
+import { requirementSchema } from '#core/spec/requirement/requirement.ts';
 import { DEFAULT_SCHOOLS, schoolsSchema } from '#core/target/schools.ts';
 import { TOOL_CLASSES } from '#core/tool/class-limit.ts';
-import { writtenTorqueSchema } from '#core/torque/torque.ts';
-import { torqueUnitSchema } from '#core/torque/unit.ts';
+import { SCALE_VALUE_MAX, scaleSchema } from '#core/tool/scale.ts';
 import { OUTCOMES } from '#core/verdict/tightening-verdict.ts';
 import { quantitySchema } from './quantity.ts';
 

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { typedText } from '#core/bounds.ts';
-import { KEY_KINDS } from '#core/lookup/key-span.ts';
-import { type LookupTable, TABLE_MAX_COLUMNS, TABLE_MAX_ROWS } from '#core/lookup/lookup-table.ts';
-import { torqueUnitSchema } from '#core/torque/unit.ts';
+import { torqueUnitSchema } from '#core/quantity/unit.ts';
+import { KEY_KINDS } from '#core/spec/lookup/key-span.ts';
+import { type LookupTable, TABLE_MAX_COLUMNS, TABLE_MAX_ROWS } from '#core/spec/lookup/lookup-table.ts';
 
 const CELL_MAX_LENGTH = 200;
 const cellSchema = z.strictObject({

@@ -1,29 +1,37 @@
 import { z } from 'zod';
 import { instantSchema, typedText } from '#core/bounds.ts';
-import { bookReferenceSchema, requirementSourceSchema } from '#core/job/plan.ts';
-import type { TerminalLine } from '#core/job/terminal-list.ts';
-import { LIST_MAX_ROWS } from '#core/list/delimited-table.ts';
-import { printedRequirementSchema } from '#core/requirement/read-requirement.ts';
+import type { FastenerLine } from '#core/job/fastener-list.ts';
+import { GROUPS_MAX, groupIdSchema, PARTS_MAX, partCodeSchema } from '#core/job/plan.ts';
+import { idSchema } from '#core/joint/joint-step.ts';
+import { bookReferenceSchema } from '#core/spec/book/book-reference.ts';
+import { requirementSourceSchema } from '#core/spec/book/requirement-source.ts';
+import { LIST_MAX_ROWS } from '#core/spec/list/delimited-table.ts';
+import { printedRequirementSchema } from '#core/spec/requirement/read-requirement.ts';
 
 const CELL_MAX_LENGTH = 200;
-const cell = z.string().max(CELL_MAX_LENGTH).optional();
+const CELLS_MAX = 40;
 
-const terminalLineSchema = z.strictObject({
+const fastenerLineSchema = z.strictObject({
   line: z.int().positive(),
-  cells: z.strictObject({
-    position: cell,
-    label: cell,
-    x_mm: cell,
-    y_mm: cell,
-    conductor: cell,
-    requirement: cell,
-    drive: cell,
-  }),
+  cells: z
+    .record(z.string().max(40), z.string().max(CELL_MAX_LENGTH))
+    .refine((cells) => Object.keys(cells).length <= CELLS_MAX, 'too many cells'),
   readAs: printedRequirementSchema.nullable(),
   book: bookReferenceSchema.nullable().optional(),
 });
 
-/** A terminal list with every line settled, to become a job. */
+/** How a group of a list is to be worked. */
+export const newGroupSchema = z.strictObject({
+  id: groupIdSchema,
+  title: typedText(80),
+  /** The code of its kind of joint. */
+  jointKind: idSchema,
+  seenFrom: typedText(60),
+  irreplaceable: z.array(partCodeSchema).max(PARTS_MAX),
+});
+export type NewGroup = z.infer<typeof newGroupSchema>;
+
+/** A fastener list with every line settled, to become a job. */
 export const newJobSchema = z.strictObject({
   jobId: z.uuid(),
   eventId: z.uuid(),
@@ -31,10 +39,13 @@ export const newJobSchema = z.strictObject({
   sentAt: instantSchema.optional(),
   device: z.uuid().optional(),
   title: typedText(120),
-  seenFrom: typedText(60),
   source: requirementSourceSchema,
-  lines: z.array(terminalLineSchema).min(1).max(LIST_MAX_ROWS),
+  /** The code and name of the machine it is done on; null where none is named. */
+  asset: z.strictObject({ code: partCodeSchema, name: typedText(80) }).nullable(),
+  /** In the order they are to be worked. */
+  groups: z.array(newGroupSchema).min(1).max(GROUPS_MAX),
+  lines: z.array(fastenerLineSchema).min(1).max(LIST_MAX_ROWS),
 });
 export type NewJob = Omit<z.infer<typeof newJobSchema>, 'lines'> & {
-  readonly lines: readonly TerminalLine[];
+  readonly lines: readonly FastenerLine[];
 };

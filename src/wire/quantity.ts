@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { torqueUnitSchema } from '#core/torque/unit.ts';
+import { torqueUnitSchema } from '#core/quantity/unit.ts';
 
 /** A torque as programs exchange it: a number and a unit code. */
 export const quantitySchema = z

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { typedText } from '#core/bounds.ts';
+import { torqueUnitSchema } from '#core/quantity/unit.ts';
 import { schoolsSchema } from '#core/target/schools.ts';
-import { torqueUnitSchema } from '#core/torque/unit.ts';
 
 /** What a site has chosen for itself. */
 export const siteSchema = z.strictObject({

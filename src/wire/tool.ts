@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { adapterSchema } from '#core/adapter/adapter.ts';
 import { daySchema, instantSchema, typedText } from '#core/bounds.ts';
+import { adapterSchema } from '#core/tool/adapter.ts';
 import { toolSchema } from '#core/tool/tool.ts';
 import { type ToolFacts, type ToolLoan, toolBlockSchema } from '#core/tool/tool-standing.ts';
 import type { DeepReadonly } from './operation.ts';

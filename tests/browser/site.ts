@@ -1,8 +1,8 @@
 import { test as base, expect, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { valueOrThrow } from '#core/fault.ts';
-import { CAUTION_IDS } from '#core/job/cautions.ts';
-import { terminalLines } from '#core/job/terminal-list.ts';
+import { fastenerLines } from '#core/job/fastener-list.ts';
+import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import { demoPeople } from '../../scripts/site/fill-demo.ts';
 
 export { expect };
@@ -44,14 +44,23 @@ export const plainList = (count: number, requirement = '13 to 17 in-lb'): string
 
 /** Plans a job as the person who is signed in, and answers its id. */
 export const plannedJob = async (page: Page, title: string, list: string): Promise<string> => {
-  const { lines } = valueOrThrow(terminalLines(list));
+  const { lines } = valueOrThrow(fastenerLines(list));
   const answer = await page.request.post(`${address()}/api/v1/jobs`, {
     data: {
       jobId: uuidv7(),
       eventId: uuidv7(),
       deviceTime: new Date().toISOString(),
       title,
-      seenFrom: 'from the door',
+      groups: [
+        {
+          id: 'A',
+          title: 'Terminals',
+          jointKind: 'control-cabinet',
+          seenFrom: 'from the door',
+          irreplaceable: [],
+        },
+      ],
+      asset: null,
       source: { title: 'Test list', revision: '', place: '' },
       lines,
     },
@@ -70,7 +79,7 @@ export const readyBench = async (page: Page, job: string, tool = 'TS-07'): Promi
   await page.keyboard.press('Space');
   const dialog = page.getByRole('dialog', { name: 'Make safe' });
   // `all` does not wait: asked before the sheet is drawn it finds no box to tick.
-  await expect(dialog.getByRole('checkbox')).toHaveCount(CAUTION_IDS.length);
+  await expect(dialog.getByRole('checkbox')).toHaveCount(CONTROL_CABINET.steps.length);
   for (const box of await dialog.getByRole('checkbox').all()) await box.check();
   await dialog.getByRole('button', { name: 'All done' }).click();
   await expect(page.getByTestId('main-action')).toContainText('is set to');

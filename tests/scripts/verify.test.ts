@@ -3,8 +3,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from 'vitest';
+import { jobRecord, recordText } from '#core/ledger/job-record.ts';
 import { keyFingerprint, sealed, sealingPublicKey } from '#core/ledger/seal.ts';
-import { jobRecord, recordText } from '#core/record/job-record.ts';
 import { SampleJob } from '../core/job/sample-job.ts';
 
 const KEY = '7'.repeat(64);

@@ -1,11 +1,10 @@
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
-import { type FromBook, fromLookUp } from '#core/book/book-reference.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import type { BookReference } from '#core/job/plan.ts';
-import { lookUp } from '#core/lookup/look-up.ts';
-import { readLookupTable } from '#core/lookup/lookup-table.ts';
-import { NO_CONDITIONS } from '#core/requirement/conditions.ts';
+import { type BookReference, type FromBook, fromLookUp } from '#core/spec/book/book-reference.ts';
+import { lookUp } from '#core/spec/lookup/look-up.ts';
+import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
+import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { bookConflicts, decideConflict } from '#server/services/book-conflicts.ts';
 import { keepRequirement } from '#server/services/keep-requirement.ts';

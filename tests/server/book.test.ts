@@ -1,9 +1,9 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
-import { readPrinted } from '#core/book/book-requirement.ts';
-import type { Source } from '#core/book/source.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import { SCREW_TERMINALS } from '#core/lookup/published/screw-terminals.ts';
+import { readPrinted } from '#core/spec/book/book-requirement.ts';
+import type { Source } from '#core/spec/book/source.ts';
+import { SCREW_TERMINALS } from '#core/spec/lookup/published/screw-terminals.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { database } from '#server/database/pool.ts';
 import { selectRequirementRevisions } from '#server/queries/book-requirements.ts';

@@ -4,8 +4,8 @@ import { applied, jobViewOf } from '#core/event/apply.ts';
 import type { JobEvent } from '#core/event/event.ts';
 import { lifted } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
+import { toNewtonMetres } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { toNewtonMetres } from '#core/torque/unit.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { database } from '#server/database/pool.ts';
@@ -30,7 +30,7 @@ import { addAdapter, cribTools } from '#server/services/tool-crib.ts';
 import { toolHappened } from '#server/services/tool-happened.ts';
 import { toolLabelSvg, toolLabelsPdf } from '#server/services/tool-labels.ts';
 import type { NewSession } from '#wire/calibration.ts';
-import { TOOL, taken } from '../core/job/sample-job.ts';
+import { CAUTIONS, TOOL, taken } from '../core/job/sample-job.ts';
 import { happening, person, plannedJob, pullEvents, stateOf } from './sample-site.ts';
 
 const code = (result: { ok: boolean; refusal?: unknown }) =>
@@ -79,7 +79,7 @@ const workedJob = async (tool: Tool): Promise<string> => {
     happening(job, tam, { kind: 'tool-chosen', body: taken(crib.tool as Tool) }),
     happening(job, tam, {
       kind: 'cautions-confirmed',
-      body: { cautions: (await import('#core/job/cautions.ts')).CAUTION_IDS },
+      body: { cautions: CAUTIONS },
     }),
   ];
   valueOrThrow(await appendEvents(job, events, tam));

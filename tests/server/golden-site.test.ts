@@ -6,13 +6,15 @@ import { judgePull } from '#core/command/judge-pull.ts';
 import { jobViewOf } from '#core/event/apply.ts';
 import { type JobHappening, unplacedEvent } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
+import type { JobRecord } from '#core/ledger/job-record.ts';
 import { keyFingerprint, sealingPublicKey } from '#core/ledger/seal.ts';
+import { verifyRecord } from '#core/ledger/verify-record.ts';
 import type { Person } from '#core/people/person.ts';
-import type { JobRecord } from '#core/record/job-record.ts';
-import { verifyRecord } from '#core/record/verify-record.ts';
 import { fastenerAt } from '#core/view/bench.ts';
+import { cautionsOf } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { unexplainedItems } from '#core/view/open-items.ts';
+import { toolFor } from '#core/view/tool-for.ts';
 import { isSetFor, wantedSetting } from '#core/view/wanted-setting.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { closeDatabase, database } from '#server/database/pool.ts';
@@ -86,15 +88,15 @@ const sign = async (job: string, name: string, meaning: 'done' | 'inspected'): P
 const workToTheEnd = async (job: string, by: Person): Promise<void> => {
   const before = await viewOf(job);
   const crib = (await cribTools()).find(({ tool, blocks }) => tool.code === 'TS-07' && blocks.length === 0);
-  if (before.tool === null && crib)
+  if (before.toolsOf.size === 0 && crib)
     await send(job, by, {
       kind: 'tool-chosen',
-      body: { tool: crib.tool, adapters: [], blocks: [], override: null },
+      body: { tool: crib.tool, adapters: [], blocks: [], override: null, groups: null, isBeside: false },
     });
   if (before.cautions === null)
     await send(job, by, {
       kind: 'cautions-confirmed',
-      body: { cautions: (await import('#core/job/cautions.ts')).CAUTION_IDS },
+      body: { cautions: cautionsOf(before.plan).map(({ id }) => id) },
     });
   for (const { position } of unexplainedItems(before)) {
     let view = await viewOf(job);
@@ -103,9 +105,11 @@ const workToTheEnd = async (job: string, by: Person): Promise<void> => {
     view = await viewOf(job);
     const again = fastenerAt(view, position);
     const wanted = again && wantedSetting(view, again);
-    if (view.tool && wanted?.ok && !isSetFor(view, wanted.value)) {
-      const setting = { text: wanted.value.text, value: wanted.value.setting, unit: view.tool.scale.unit };
-      await send(job, by, { kind: 'tool-set', body: { toolId: view.tool.id, setting } });
+    const taken = again && toolFor(view, again);
+    if (taken && wanted?.ok && !isSetFor(taken, wanted.value)) {
+      const { id: toolId, scale } = taken.tool;
+      const setting = { text: wanted.value.text, value: wanted.value.setting, unit: scale.unit };
+      await send(job, by, { kind: 'tool-set', body: { toolId, setting } });
       view = await viewOf(job);
     }
     const judged = judgePull(view, { position, method: 'click', readingText: null, readingStands: false });

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { lifted } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import { verifyRecord } from '#core/record/verify-record.ts';
+import { verifyRecord } from '#core/ledger/verify-record.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { changeSite } from '#server/services/change-site.ts';
 import { exportPulls, exportRecord } from '#server/services/export-record.ts';

@@ -1,8 +1,8 @@
 import { createConnection } from 'mysql2/promise';
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, inject, test } from 'vitest';
+import { canonicalText } from '#core/canonical.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import { canonicalText } from '#core/ledger/canonical.ts';
 import { firstBreak } from '#core/ledger/hash-chain.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { database } from '#server/database/pool.ts';

@@ -1,7 +1,7 @@
-import type { BookRequirement } from '#core/book/book-requirement.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import { NO_CONDITIONS } from '#core/requirement/conditions.ts';
-import { readRequirement } from '#core/requirement/read-requirement.ts';
+import type { BookRequirement } from '#core/spec/book/book-requirement.ts';
+import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
+import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 
 /** A requirement with nothing beside its torque. */
 export const plainBookRequirement = (part: string, printed: string): BookRequirement => ({

@@ -5,12 +5,12 @@ import { jobViewOf } from '#core/event/apply.ts';
 import { type JobEvent, type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
 import { lifted } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import { CAUTION_IDS } from '#core/job/cautions.ts';
-import { terminalLines } from '#core/job/terminal-list.ts';
+import { fastenerLines } from '#core/job/fastener-list.ts';
 import type { Person } from '#core/people/person.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
+import { type FastenerView, fastenerAt, type TakenTool } from '#core/view/bench.ts';
 import type { JobView } from '#core/view/job-view.ts';
+import { toolFor } from '#core/view/tool-for.ts';
 import { wantedSetting } from '#core/view/wanted-setting.ts';
 import { closeDatabase, database } from '#server/database/pool.ts';
 import { selectEvents } from '#server/queries/events.ts';
@@ -19,7 +19,7 @@ import { addTool } from '#server/services/add-tool.ts';
 import { planJob } from '#server/services/plan-job.ts';
 import { everyone, jobEvents } from '#server/services/read-site.ts';
 import { cribTools } from '#server/services/tool-crib.ts';
-import { TOOL, taken } from '../core/job/sample-job.ts';
+import { CAUTIONS, TOOL, taken } from '../core/job/sample-job.ts';
 
 process.env['JENTIK_APP_DATABASE_URL'] = inject('appUrl');
 afterAll(closeDatabase);
@@ -54,9 +54,18 @@ export const newJob = (list = LIST) => ({
   eventId: uuidv7(),
   deviceTime: '2026-11-02T08:00:00.000Z',
   title: 'Test cabinet',
-  seenFrom: 'from the door',
+  groups: [
+    {
+      id: 'A',
+      title: 'Terminals',
+      jointKind: 'control-cabinet',
+      seenFrom: 'from the door',
+      irreplaceable: [],
+    },
+  ],
+  asset: null,
   source: { title: 'Test list', revision: '', place: '' },
-  lines: valueOrThrow(terminalLines(list)).lines,
+  lines: valueOrThrow(fastenerLines(list)).lines,
 });
 
 /** A planned job in the database. */
@@ -71,22 +80,22 @@ export const happening = (job: string, by: Person, what: JobHappening): Unplaced
 /** The events that make a job ready for its first pull. */
 export const readyEvents = async (job: string, by: Person): Promise<readonly UnplacedEvent[]> => [
   happening(job, by, { kind: 'tool-chosen', body: taken(await tool()) }),
-  happening(job, by, { kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } }),
+  happening(job, by, { kind: 'cautions-confirmed', body: { cautions: CAUTIONS } }),
 ];
 
 /** The setting and the click for a position, on a state. */
 export const pullEvents = (state: JobView, position: string, by: Person): readonly UnplacedEvent[] => {
-  const wanted = valueOrThrow(wantedSetting(state, fastenerAt(state, position) as FastenerView));
+  const fastener = fastenerAt(state, position) as FastenerView;
+  const wanted = valueOrThrow(wantedSetting(state, fastener));
   const setting = { text: wanted.text, value: wanted.setting, unit: 'lbf.in' } as const;
-  const inHand = state.takenTools.get(state.tool?.id ?? '');
-  const takenTools = new Map(state.takenTools);
-  if (state.tool && inHand) takenTools.set(state.tool.id, { ...inHand, setting });
+  const taken = toolFor(state, fastener) as TakenTool;
+  const takenTools = new Map(state.takenTools).set(taken.tool.id, { ...taken, setting });
   const judged = judgePull(
-    { ...state, setting, takenTools },
+    { ...state, takenTools },
     { position, method: 'click', readingText: null, readingStands: false },
   );
   return [
-    happening(state.job, by, { kind: 'tool-set', body: { toolId: state.tool?.id ?? '', setting } }),
+    happening(state.job, by, { kind: 'tool-set', body: { toolId: taken.tool.id, setting } }),
     happening(state.job, by, { kind: 'pull-made', body: valueOrThrow(judged) }),
   ];
 };

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { drawingView } from '#ui/jobs/drawing-view.ts';
+import { drawingView } from '#ui/jobs/drawing/drawing-view.ts';
 import { niceStep } from '#ui/shared/nice-step.ts';
 
 const grid = (columns: number, rows: number, pitch: number) =>

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import type { PullBody } from '#core/job/pull.ts';
-import { readRequirement } from '#core/requirement/read-requirement.ts';
-import type { Scale } from '#core/setting/scale.ts';
+import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { targetAndAcceptance } from '#core/target/target-and-acceptance.ts';
+import type { Scale } from '#core/tool/scale.ts';
 import { derivationWords } from '#wire/words/derivation.ts';
 import { scaleRangeWords, scaleWords, turnWords } from '#wire/words/setting.ts';
 import { probabilityWords, verdictWords } from '#wire/words/verdict.ts';
@@ -51,6 +51,7 @@ describe('verdicts state fact and consequence', () => {
     reading: { text: '5.9', value: 5.9, unit: 'N.m' },
     readingStands: false,
     seenPulls: null,
+    moved: null,
     rules: 2,
     knownErrorPercent: null,
     shown: null,

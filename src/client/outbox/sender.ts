@@ -3,7 +3,7 @@ import { EVENTS_MAX, OPERATIONS } from '#wire/api.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
 import { call } from '../api.ts';
-import { deviceId } from '../device-id.ts';
+import { deviceId } from '../device/id.ts';
 import { deviceNow } from '../happen.ts';
 import { onNews, type SendingStuck, tellNews } from './news.ts';
 import { forgetEntries, type OutboxEntry, quarantineEntry, readOutbox } from './store.ts';

@@ -1,6 +1,6 @@
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { accepted, type Result, refused } from '../result.ts';
-import type { ErrorPoint } from './error-at.ts';
+import type { ErrorPoint } from '../tool/known-error.ts';
 
 /** Readings at one point, in newton metres: what the tool showed or was set to, and what the reference said each time. */
 export type SessionPoint = { readonly shown: number; readonly references: readonly number[] };

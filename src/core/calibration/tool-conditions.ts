@@ -1,7 +1,7 @@
-import { settingInNewtonMetres } from '../setting/scale.ts';
+import { newtonMetres, toNewtonMetres } from '../quantity/unit.ts';
+import { EYE_SPLITS_GRADUATION, permissibleDeviation } from '../tool/pull-uncertainty.ts';
+import { settingInNewtonMetres } from '../tool/scale.ts';
 import type { Tool } from '../tool/tool.ts';
-import { newtonMetres, toNewtonMetres } from '../torque/unit.ts';
-import { EYE_SPLITS_GRADUATION, permissibleDeviation } from '../verdict/pull-uncertainty.ts';
 import type { SessionConditions } from './session-evaluation.ts';
 
 /** What a session of a tool is judged by: its limit at each torque, as percent of the reading, and its scale's resolution. */

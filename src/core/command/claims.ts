@@ -1,8 +1,8 @@
+import { canonicalText } from '../canonical.ts';
 import type { PlannedRequirement } from '../job/plan.ts';
 import type { JobRefusal } from '../job/refusal.ts';
-import { canonicalText } from '../ledger/canonical.ts';
+import { readNumber } from '../quantity/read-number.ts';
 import type { Rules } from '../rules/rules.ts';
-import { readNumber } from '../torque/read-number.ts';
 import type { Known } from './known.ts';
 
 const MOST_DEEP = 12;

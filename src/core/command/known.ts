@@ -1,11 +1,12 @@
-import type { Adapter } from '../adapter/adapter.ts';
 import type { PlannedRequirement } from '../job/plan.ts';
 import type { Judgement } from '../job/pull.ts';
 import type { SignedHead } from '../job/signature.ts';
+import type { JointKind } from '../joint/joint-kind.ts';
 import type { Person } from '../people/person.ts';
+import type { TorqueUnit } from '../quantity/unit.ts';
+import type { Adapter } from '../tool/adapter.ts';
 import type { Tool } from '../tool/tool.ts';
 import type { ToolBlock } from '../tool/tool-standing.ts';
-import type { TorqueUnit } from '../torque/unit.ts';
 
 /** The tool crib as the asker knows it, with what stands against each tool on the day. */
 export type KnownCrib = {
@@ -29,6 +30,10 @@ export type Known = {
   readonly tagOf: (toolId: string) => ToolTag | null;
   /** Whether the spec book says what a requirement on the job says of it. */
   readonly isInBook: (requirement: PlannedRequirement) => boolean;
+  /** Whether a kind of joint is one that the site plans with, as it stands there. */
+  readonly isJointKind: (kind: JointKind) => boolean;
+  /** When it happened, as well as the asker knows it; null where they don't. */
+  readonly at: string | null;
   /** Where the job's chain stands; null where the asker does not know. */
   readonly head: SignedHead | null;
   /** How a pull was judged where it was made; null before it is made, and where that is what stands. */
@@ -54,6 +59,8 @@ export const knowingNothing = (person: Person): Known => ({
   hasHappened: false,
   ...knowingCrib({ tools: [], adapters: [] }),
   isInBook: () => true,
+  isJointKind: () => true,
+  at: null,
   head: null,
   shown: null,
 });

@@ -1,8 +1,8 @@
+import type { Happened } from '../job/happened.ts';
 import { built, toBuild } from '../view/bench.ts';
 import type { JobView, JobViews } from '../view/job-view.ts';
 import type { JobEvent, UnplacedEvent } from './event.ts';
 import type { Applies } from './event-kind.ts';
-import type { Happened } from './happened.ts';
 import { jobPlanned } from './kinds/job-planned.ts';
 import { EVENT_KINDS } from './kinds.ts';
 import { type KeptEvent, lifted } from './lifted.ts';

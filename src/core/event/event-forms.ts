@@ -1,14 +1,23 @@
 import { z } from 'zod';
-import { canonicalText } from '../ledger/canonical.ts';
+import { canonicalText } from '../canonical.ts';
 import { EVENT_SCHEMA_VERSION, jobEventSchema, unplacedEventSchema } from './event.ts';
 import type { KeptEvent, SentEvent } from './lifted.ts';
 import { jobEventSchema1, unplacedEventSchema1 } from './versions/version-1.ts';
+import { jobEventSchema2, unplacedEventSchema2 } from './versions/version-2.ts';
 
 /** An event in the ledger, of any version that ever landed. */
-export const keptEventSchema: z.ZodType<KeptEvent> = z.union([jobEventSchema, jobEventSchema1]);
+export const keptEventSchema: z.ZodType<KeptEvent> = z.union([
+  jobEventSchema,
+  jobEventSchema2,
+  jobEventSchema1,
+]);
 
 /** An event as a device sends it, of any version that ever landed. */
-export const sentEventSchema: z.ZodType<SentEvent> = z.union([unplacedEventSchema, unplacedEventSchema1]);
+export const sentEventSchema: z.ZodType<SentEvent> = z.union([
+  unplacedEventSchema,
+  unplacedEventSchema2,
+  unplacedEventSchema1,
+]);
 
 /** Whether this code knows the form of an event. */
 export const isKnownVersion = ({ schemaVersion }: Pick<KeptEvent, 'schemaVersion'>): boolean =>
@@ -21,6 +30,6 @@ export const inKeyOrder = (event: unknown): KeptEvent | null => {
     const parsed = jobEventSchema1.safeParse(event);
     return parsed.success ? parsed.data : null;
   }
-  const parsed = jobEventSchema.safeParse(event);
+  const parsed = (schemaVersion === 2 ? jobEventSchema2 : jobEventSchema).safeParse(event);
   return parsed.success ? (JSON.parse(canonicalText(parsed.data)) as KeptEvent) : null;
 };

@@ -1,11 +1,11 @@
 import type { z } from 'zod';
 import type { Known } from '../command/known.ts';
+import type { Happened } from '../job/happened.ts';
 import type { JobRefusal } from '../job/refusal.ts';
 import type { Action } from '../people/may.ts';
 import type { Result } from '../result.ts';
 import type { Rules } from '../rules/rules.ts';
 import type { JobView, JobViews } from '../view/job-view.ts';
-import type { Happened } from './happened.ts';
 
 /** How an event changes each view that it concerns. Total: it never refuses, never judges, never throws. */
 export type Applies<B> = {

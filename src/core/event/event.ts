@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import type { JobPlan } from '../job/plan.ts';
 import {
   chainShape,
   type EventBase,
@@ -7,12 +6,13 @@ import {
   eventBaseShape,
   eventClockSchema,
   type Placing,
-} from './happened.ts';
+} from '../job/happened.ts';
+import type { JobPlan } from '../job/plan.ts';
 import { jobPlanned } from './kinds/job-planned.ts';
 import { EVENT_KINDS } from './kinds.ts';
 
 /** Version of the event form that is written; older ones are lifted to it, step by step, wherever they are read. */
-export const EVENT_SCHEMA_VERSION = 2;
+export const EVENT_SCHEMA_VERSION = 3;
 
 type Kinds = typeof EVENT_KINDS;
 type BodyOf<K extends keyof Kinds> = Kinds[K]['body'] extends z.ZodType<infer B> ? B : never;

@@ -1,6 +1,7 @@
 import { cautionsConfirmed } from './kinds/cautions-confirmed.ts';
 import { fastenerChecked } from './kinds/fastener-checked.ts';
 import { fastenerLoosened } from './kinds/fastener-loosened.ts';
+import { fingerTightened } from './kinds/finger-tightened.ts';
 import { jobReopened } from './kinds/job-reopened.ts';
 import { jobSigned } from './kinds/job-signed.ts';
 import { leftOpen } from './kinds/left-open.ts';
@@ -10,6 +11,7 @@ import { recallNoted } from './kinds/recall-noted.ts';
 import { requirementMoved } from './kinds/requirement-moved.ts';
 import { rulesMoved } from './kinds/rules-moved.ts';
 import { runOnMeasured } from './kinds/run-on-measured.ts';
+import { stepDone } from './kinds/step-done.ts';
 import { toolChosen } from './kinds/tool-chosen.ts';
 import { toolSet } from './kinds/tool-set.ts';
 import { witnessMarked } from './kinds/witness-marked.ts';
@@ -31,4 +33,6 @@ export const EVENT_KINDS = {
   'rules-moved': rulesMoved,
   'fastener-checked': fastenerChecked,
   'recall-noted': recallNoted,
+  'step-done': stepDone,
+  'finger-tightened': fingerTightened,
 } as const;

@@ -1,6 +1,7 @@
+import type { EventBase, Placing } from '../job/happened.ts';
 import { EVENT_SCHEMA_VERSION, type JobEvent, type UnplacedEvent } from './event.ts';
-import type { EventBase, Placing } from './happened.ts';
 import { liftedFrom1 } from './versions/version-1.ts';
+import { liftedFrom2 } from './versions/version-2.ts';
 
 /** An event as it was sent, in the form of any version. */
 export type SentEvent = EventBase & { readonly kind: string; readonly body: unknown };
@@ -9,7 +10,7 @@ export type SentEvent = EventBase & { readonly kind: string; readonly body: unkn
 export type KeptEvent = SentEvent & Omit<Placing, 'clock'> & { readonly clock?: unknown };
 
 type Step = <E extends SentEvent>(event: E) => E;
-const STEPS: Readonly<Record<number, Step>> = { 1: liftedFrom1 };
+const STEPS: Readonly<Record<number, Step>> = { 1: liftedFrom1, 2: liftedFrom2 };
 
 const liftedToNewest = (event: SentEvent): SentEvent => {
   let lifted = event;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { positionSchema, typedText } from '../bounds.ts';
+import { type WrittenTorque, writtenTorqueSchema } from '../quantity/torque.ts';
 import { isIndicating, type Tool } from '../tool/tool.ts';
-import { type WrittenTorque, writtenTorqueSchema } from '../torque/torque.ts';
 
 export const CHECK_METHODS = ['first-movement', 'second-click', 'loosen-and-retighten'] as const;
 export const CHECK_PURPOSES = ['check', 'settling'] as const;

@@ -13,6 +13,8 @@ export const OBJECTIONS = [
   'setting-differs',
   'mix-up-question',
   'pulled-meanwhile',
+  'pass-out-of-order',
+  'step-missing',
 ] as const;
 export type ObjectionCode = (typeof OBJECTIONS)[number];
 
@@ -29,6 +31,8 @@ const LEAVE_VERDICT: ReadonlySet<ObjectionCode> = new Set([
   'cautions-incomplete',
   'setting-differs',
   'pulled-meanwhile',
+  'pass-out-of-order',
+  'step-missing',
 ]);
 
 /** Whether a pull with this against it says nothing about conformity: it gets no verdict, and its fastener stays open. */

@@ -1,133 +1,112 @@
 import { z } from 'zod';
-import { type BookRequirement, otherPartSchema, printedTorqueSchema } from '../book/book-requirement.ts';
-import { positionSchema, typedText, whySchema } from '../bounds.ts';
-import { LIST_MAX_ROWS } from '../list/delimited-table.ts';
-import { type Conditions, conditionsSchema } from '../requirement/conditions.ts';
-import type { Requirement } from '../requirement/requirement.ts';
-import { type Schools, schoolsSchema } from '../target/schools.ts';
-import { type TorqueUnit, torqueUnitSchema } from '../torque/unit.ts';
-import { JOB_KINDS, type JobKind } from './cautions.ts';
-
-export const DRIVES = ['slot', 'cross', 'hex-socket', 'square', 'lobed', 'hex-head'] as const;
-/** What the bit or socket engages. */
-export type Drive = (typeof DRIVES)[number];
-
-/** Where the requirements were found: the document, its revision, and the place in it. */
-export type RequirementSource = {
-  readonly title: string;
-  readonly revision: string;
-  readonly place: string;
-};
-
-/** A requirement or a table row of the spec book, at the revision that was used. It stays with the job whatever becomes of the book. */
-export type BookReference = {
-  readonly kind: 'requirement' | 'table';
-  readonly id: string;
-  /** `R-12`, or the table's name. */
-  readonly code: string;
-  readonly revision: number;
-  readonly sourceId: string;
-  readonly source: RequirementSource;
-  readonly otherPart: BookRequirement['otherPart'];
-  readonly conditions: Conditions;
-  readonly isPartSofter: boolean;
-  /** The decision for this requirement where sources disagree; null where none was needed or made. */
-  readonly decided: { readonly why: string; readonly by: string } | null;
-};
-
-/** A requirement on the job: as printed, and as a person settled it where the print was in doubt. */
-export type PlannedRequirement = {
-  readonly printed: string;
-  /** What a person read it as; null when the print speaks for itself. */
-  readonly readAs: string | null;
-  readonly requirement: Requirement;
-  /** What the spec book said when it was taken from there; null where it stands only in the job's own list. */
-  readonly book: BookReference | null;
-};
-
-export type PlannedFastener = {
-  readonly position: string;
-  readonly label: string;
-  readonly xMm: number;
-  readonly yMm: number;
-  readonly conductor: string;
-  readonly drive: Drive;
-  /** Whether the list named no drive and a slot was assumed. */
-  readonly driveAssumed: boolean;
-  readonly requirement: PlannedRequirement;
-};
-
-export type JobPlan = {
-  /** The number of the rules it is judged by until a lead moves it to others. */
-  readonly rules: number;
-  readonly number: string;
-  readonly title: string;
-  /** From where the drawing is seen, such as "from the door". */
-  readonly seenFrom: string;
-  readonly jobKind: JobKind;
-  readonly source: RequirementSource;
-  readonly siteUnit: TorqueUnit;
-  readonly schools: Schools;
-  /** In the order they are to be tightened. */
-  readonly fasteners: readonly PlannedFastener[];
-};
+import { positionSchema, typedText } from '../bounds.ts';
+import { type JointKind, jointKindSchema } from '../joint/joint-kind.ts';
+import { idSchema } from '../joint/joint-step.ts';
+import { torqueUnitSchema } from '../quantity/unit.ts';
+import type { Shape } from '../shape.ts';
+import { bookReferenceSchema } from '../spec/book/book-reference.ts';
+import { printedTorqueSchema } from '../spec/book/book-requirement.ts';
+import { requirementSourceSchema } from '../spec/book/requirement-source.ts';
+import { LIST_MAX_ROWS } from '../spec/list/delimited-table.ts';
+import { schoolsSchema } from '../target/schools.ts';
+import { DRIVES } from '../tool/drive.ts';
+import { DIRECTIONS } from '../tool/tool.ts';
 
 const COORDINATE_MAX_MM = 100_000;
-/** A place within a document. */
-export const placeSchema = z.string().trim().max(120);
-
-/** Where a value was found: the document, its revision, and the place in it. */
-export const requirementSourceSchema = z.strictObject({
-  title: typedText(120),
-  revision: z.string().trim().max(40),
-  place: placeSchema,
-});
-
-/** A requirement of the book or a row of a table, at the revision a job used. */
-export const bookReferenceSchema = z
-  .strictObject({
-    kind: z.enum(['requirement', 'table']),
-    id: z.uuid(),
-    code: typedText(120),
-    revision: z.int().positive(),
-    sourceId: z.uuid(),
-    source: requirementSourceSchema,
-    otherPart: otherPartSchema.nullable(),
-    conditions: conditionsSchema,
-    isPartSofter: z.boolean(),
-    decided: z.strictObject({ why: whySchema, by: typedText(60) }).nullable(),
-  })
-  .meta({ id: 'BookReference' }) satisfies z.ZodType<BookReference>;
+export const GROUPS_MAX = 24;
+export const PARTS_MAX = 12;
 
 export const plannedRequirementSchema = z.strictObject({
   ...printedTorqueSchema.shape,
+  /** What the spec book said when it was taken from there; null where it stands only in the job's own list. */
   book: bookReferenceSchema.nullable(),
-}) satisfies z.ZodType<PlannedRequirement>;
+});
+/** A requirement on the job: as printed, and as a person settled it where the print was in doubt. */
+export type PlannedRequirement = Shape<typeof plannedRequirementSchema>;
+
+/** The code on a part or a machine, by which its history is kept over all jobs. */
+export const partCodeSchema = typedText(40);
+
+export const plannedPartSchema = z.strictObject({
+  code: partCodeSchema,
+  name: typedText(80),
+  /** Whether there is no other: it is warned of before the first pull. */
+  isIrreplaceable: z.boolean(),
+});
+/** A part that fasteners hold or go into, or the machine they are on. */
+export type PlannedPart = Shape<typeof plannedPartSchema>;
+
+export const groupIdSchema = typedText(20);
+
+export const plannedGroupSchema = z.strictObject({
+  /** What fasteners and events name it by. */
+  id: groupIdSchema,
+  title: typedText(80),
+  /** The kind of joint, whole, as it was when the job was planned. */
+  kind: jointKindSchema,
+  /** From where its drawing is seen, such as "from above". */
+  seenFrom: typedText(60),
+  parts: z.array(plannedPartSchema).max(PARTS_MAX),
+});
+/** Fasteners of one kind of joint, worked as one. */
+export type PlannedGroup = Shape<typeof plannedGroupSchema>;
 
 export const plannedFastenerSchema = z.strictObject({
   position: positionSchema,
   label: z.string().trim().max(120),
+  group: groupIdSchema,
   xMm: z.number().min(-COORDINATE_MAX_MM).max(COORDINATE_MAX_MM),
   yMm: z.number().min(-COORDINATE_MAX_MM).max(COORDINATE_MAX_MM),
-  conductor: z.string().trim().max(60),
   drive: z.enum(DRIVES),
+  /** Whether the list named no drive and the usual one was assumed. */
   driveAssumed: z.boolean(),
+  /** The code of the part it holds or goes into; empty where it names none. */
+  part: z.string().trim().max(40),
+  /** Its thread as printed, such as `M3`; empty where the list does not say. */
+  thread: z.string().trim().max(40),
+  direction: z.enum(DIRECTIONS),
+  /** What is held against it and with what; empty where nothing is. */
+  counterHold: z.string().trim().max(120),
+  isSingleUse: z.boolean(),
+  /** What its kind of joint says of it, by the ids of the kind's details. */
+  details: z.record(idSchema, z.string().trim().max(60)),
   requirement: plannedRequirementSchema,
 });
+export type PlannedFastener = Shape<typeof plannedFastenerSchema>;
 
 /** The number of a set of rules. */
 export const rulesNumberSchema = z.int().positive().max(1000);
 
 export const jobPlanSchema = z
   .strictObject({
+    /** The number of the rules it is judged by until a lead moves it to others. */
     rules: rulesNumberSchema,
     number: typedText(12),
     title: typedText(120),
-    seenFrom: typedText(60),
-    jobKind: z.enum(JOB_KINDS),
     source: requirementSourceSchema,
     siteUnit: torqueUnitSchema,
     schools: schoolsSchema,
+    /** The machine it is done on; null where the plan names none. */
+    asset: plannedPartSchema.nullable(),
+    /** In the order they are to be worked. */
+    groups: z.array(plannedGroupSchema).min(1).max(GROUPS_MAX),
+    /** In the order they are to be tightened within their group, the groups in theirs. */
     fasteners: z.array(plannedFastenerSchema).min(1).max(LIST_MAX_ROWS),
   })
-  .meta({ id: 'JobPlan' }) satisfies z.ZodType<JobPlan>;
+  .meta({ id: 'JobPlan' });
+export type JobPlan = Shape<typeof jobPlanSchema>;
+
+/** The group a fastener is in. A plan whose fasteners name no group of it is refused before it becomes a job. */
+export const groupOf = (
+  { groups }: Pick<JobPlan, 'groups'>,
+  { group }: Pick<PlannedFastener, 'group'>,
+): PlannedGroup => (groups.find(({ id }) => id === group) ?? groups[0]) as PlannedGroup;
+
+/** The kinds of joint of a plan, each once. */
+export const kindsOf = ({ groups }: Pick<JobPlan, 'groups'>): readonly JointKind[] => [
+  ...new Map(groups.map(({ kind }) => [kind.code, kind])).values(),
+];
+
+/** What a fastener's kind of joint says of it, in words, each once: its details where it has them, else that there is none. */
+export const detailWords = (plan: Pick<JobPlan, 'groups'>, fastener: PlannedFastener): readonly string[] =>
+  groupOf(plan, fastener).kind.details.map(({ id, missing }) => fastener.details[id] || missing);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { positionSchema } from '../bounds.ts';
-import { type WrittenTorque, writtenTorqueSchema } from '../torque/torque.ts';
+import { type WrittenTorque, writtenTorqueSchema } from '../quantity/torque.ts';
 import { OUTCOMES, type Outcome } from '../verdict/tightening-verdict.ts';
 import { OBJECTIONS, type Objection, objectionSchema } from './objection.ts';
 import { rulesNumberSchema } from './plan.ts';
@@ -21,6 +21,8 @@ export type PullSaid = {
   readonly readingStands: boolean;
   /** How many pulls the device knew of at this fastener; null where it did not say. */
   readonly seenPulls: number | null;
+  /** Whether the fastener moved before the tool gave, in a round at full torque; null in a pass, and where nobody said. */
+  readonly moved: boolean | null;
 };
 
 /** How a pull was judged, and under which rules. Torques in newton metres at the fastener, rounded to 1e-6. */
@@ -60,6 +62,7 @@ export const pullSaidSchema = z.strictObject({
   reading: writtenTorqueSchema.nullable(),
   readingStands: z.boolean(),
   seenPulls: z.int().nonnegative().max(10_000).nullable(),
+  moved: z.boolean().nullable(),
 }) satisfies z.ZodType<PullSaid>;
 
 export const judgementSchema = z.strictObject({
@@ -104,6 +107,7 @@ export const pullSaid = (body: PullSaid): PullSaid => ({
   reading: body.reading,
   readingStands: body.readingStands,
   seenPulls: body.seenPulls,
+  moved: body.moved,
 });
 
 const inOrder = (written: WrittenTorque | null): WrittenTorque | null =>
@@ -120,6 +124,7 @@ export const pullBody = (
   knownErrorPercent: judged.knownErrorPercent,
   lowNewtonMetres: judged.lowNewtonMetres,
   method: said.method,
+  moved: said.moved,
   objections,
   outcome: judged.outcome,
   pass: said.pass,

@@ -1,11 +1,11 @@
-import type { AdapterRefusal } from '../adapter/adapter.ts';
 import type { RightRefusal } from '../people/may.ts';
-import type { ToolSettingRefusal } from '../setting/tool-setting.ts';
+import type { LikelyMixUp } from '../quantity/mix-up.ts';
+import type { NumberRefusal } from '../quantity/read-number.ts';
+import type { TorqueUnit } from '../quantity/unit.ts';
 import type { TargetRefusal } from '../target/target-and-acceptance.ts';
+import type { AdapterRefusal } from '../tool/adapter.ts';
+import type { ToolSettingRefusal } from '../tool/tool-setting.ts';
 import type { ToolBlock } from '../tool/tool-standing.ts';
-import type { LikelyMixUp } from '../torque/mix-up.ts';
-import type { NumberRefusal } from '../torque/read-number.ts';
-import type { TorqueUnit } from '../torque/unit.ts';
 
 /** Why an event cannot happen to a job. */
 export type JobRefusal =
@@ -59,4 +59,22 @@ export type JobRefusal =
   | { readonly code: 'second-person-needed' }
   | { readonly code: 'head-moved'; readonly signed: number; readonly now: number }
   | { readonly code: 'no-pull-by-signer' }
+  | {
+      readonly code: 'plan-misshaped';
+      readonly what:
+        | 'group-unknown'
+        | 'group-empty'
+        | 'group-repeated'
+        | 'group-scattered'
+        | 'detail-unknown';
+    }
+  | { readonly code: 'joint-kind-unknown'; readonly jointKind: string }
+  | { readonly code: 'group-unknown'; readonly group: string }
+  | { readonly code: 'step-unknown'; readonly step: string }
+  | { readonly code: 'step-misdone'; readonly step: string }
+  | { readonly code: 'step-first'; readonly title: string }
+  | { readonly code: 'instrument-missing' }
+  | { readonly code: 'wait-not-over'; readonly minutesLeft: number }
+  | { readonly code: 'steps-remain'; readonly count: number; readonly first: string }
+  | { readonly code: 'not-finger-tight'; readonly position: string }
   | RightRefusal;

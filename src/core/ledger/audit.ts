@@ -1,12 +1,13 @@
 import { untrueText } from '../command/claims.ts';
-import { commandOf, decide, knewOf } from '../command/decide.ts';
 import { type Known, knowingNothing } from '../command/known.ts';
 import { applied } from '../event/apply.ts';
+import { commandOf, decide, knewOf } from '../event/decide.ts';
 import type { JobEvent } from '../event/event.ts';
 import { isKnownVersion } from '../event/event-forms.ts';
 import { EVENT_KINDS } from '../event/kinds.ts';
 import { type KeptEvent, lifted } from '../event/lifted.ts';
 import { differingField } from '../job/differing-field.ts';
+import { happenedAt } from '../job/happened.ts';
 import type { JobRefusal } from '../job/refusal.ts';
 import { rulesOf } from '../rules/rules-by-number.ts';
 import type { JobView } from '../view/job-view.ts';
@@ -30,6 +31,7 @@ type Finding = AuditFinding extends infer F
 const knownThen = (event: JobEvent): Known => ({
   ...knowingNothing(event.person),
   hasHappened: true,
+  at: happenedAt(event),
   head: event.sequence > 1 ? { sequence: event.sequence - 1, hash: event.previousHash } : null,
   ...knewOf(event),
 });

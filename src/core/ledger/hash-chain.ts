@@ -1,7 +1,7 @@
+import { canonicalText, sha256Hex, type TextHash } from '../canonical.ts';
 import { EVENT_SCHEMA_VERSION, type UnplacedEvent } from '../event/event.ts';
-import type { EventClock } from '../event/happened.ts';
 import type { KeptEvent } from '../event/lifted.ts';
-import { canonicalText, sha256Hex, type TextHash } from './canonical.ts';
+import type { EventClock } from '../job/happened.ts';
 
 /** What the first event of a job names as the hash before it. */
 export const GENESIS_HASH = '0'.repeat(64);

@@ -1,6 +1,6 @@
 import { ed25519 } from '@noble/curves/ed25519.js';
 import { bytesToHex, hexToBytes, utf8ToBytes } from '@noble/hashes/utils.js';
-import { canonicalText, sha256Hex } from './canonical.ts';
+import { canonicalText, sha256Hex } from '../canonical.ts';
 import type { ChainHead } from './hash-chain.ts';
 
 /** What a site signs about a job when its record leaves the house. */

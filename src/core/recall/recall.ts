@@ -1,4 +1,4 @@
-import { appliedTorque, type ErrorPoint, figureAt } from '../calibration/error-at.ts';
+import { appliedTorque, type ErrorPoint, figureAt } from '../tool/known-error.ts';
 
 /** Pulls of one tool on one job that were alike: shown and reached the same torque under the same limits. Torques in newton metres. */
 export type AlikePulls = {

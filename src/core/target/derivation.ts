@@ -1,4 +1,4 @@
-import type { NewtonMetres } from '../torque/unit.ts';
+import type { NewtonMetres } from '../quantity/unit.ts';
 import type { Schools } from './schools.ts';
 
 /** The rules by which a requirement becomes a target and an acceptance interval. */

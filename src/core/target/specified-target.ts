@@ -1,7 +1,8 @@
-import type { Requirement } from '../requirement/requirement.ts';
+import { writtenInNewtonMetres } from '../quantity/torque.ts';
+import { fromNewtonMetres, type NewtonMetres, newtonMetres } from '../quantity/unit.ts';
 import { accepted, type Result, refused } from '../result.ts';
-import { type WrittenTorque, writtenInNewtonMetres } from '../torque/torque.ts';
-import { fromNewtonMetres, type NewtonMetres, newtonMetres } from '../torque/unit.ts';
+import type { Requirement } from '../spec/requirement/requirement.ts';
+import type { Specification } from '../spec/requirement/specification.ts';
 import type { DerivationRule, DerivationStep, SchoolChoice } from './derivation.ts';
 import type { Schools } from './schools.ts';
 import {
@@ -11,25 +12,6 @@ import {
   targetAndAcceptance,
   targetOfSteps,
 } from './target-and-acceptance.ts';
-
-/** A requirement with what changes its torque: the other part of the joint, a run-on torque, a softer part than it was made for. */
-export type Specification = {
-  readonly requirement: Requirement;
-  /** What the other part of the joint demands; null where there is none. */
-  readonly otherPart: Requirement | null;
-  /** Measured run-on torque, to be added; null where there is none. */
-  readonly runOn: WrittenTorque | null;
-  /** Whether the value was made for a harder material than the part in hand. */
-  readonly isForHarderMaterial: boolean;
-};
-
-/** A requirement alone. */
-export const plainSpecification = (requirement: Requirement): Specification => ({
-  requirement,
-  otherPart: null,
-  runOn: null,
-  isForHarderMaterial: false,
-});
 
 /** A target, and the angle to turn after it where the source asks for one. */
 export type SpecifiedTarget = Target & { readonly thenAngleDegrees: number | null };

@@ -1,7 +1,7 @@
-import type { Requirement } from '../requirement/requirement.ts';
+import { type WrittenTorque, writtenInNewtonMetres } from '../quantity/torque.ts';
+import { type NewtonMetres, newtonMetres } from '../quantity/unit.ts';
 import { accepted, type Result, refused } from '../result.ts';
-import { type WrittenTorque, writtenInNewtonMetres } from '../torque/torque.ts';
-import { type NewtonMetres, newtonMetres } from '../torque/unit.ts';
+import type { Requirement } from '../spec/requirement/requirement.ts';
 import type { DerivationRule, DerivationStep, SchoolChoice } from './derivation.ts';
 import type { Schools } from './schools.ts';
 
@@ -16,7 +16,9 @@ export type Target = {
 export type TargetRefusal =
   | { readonly code: 'tool-needed' }
   | { readonly code: 'angle-not-recordable'; readonly angleDegrees: number }
-  | { readonly code: 'made-for-harder-material' };
+  | { readonly code: 'made-for-harder-material' }
+  /** Tightened by the fingers alone: there is no torque to aim at. */
+  | { readonly code: 'finger-tight' };
 
 /** Target of a maximum alone, as a share of it. Source: common practice, no published source. */
 export const SHARE_OF_MAXIMUM = 0.8;
@@ -166,6 +168,8 @@ const derivationSteps = (
           {},
         ),
       );
+    case 'finger-tight':
+      return refused({ code: 'finger-tight' });
     case 'torque-then-angle':
     case 'snug-then-angle':
       return refused({ code: 'angle-not-recordable', angleDegrees: requirement.angleDegrees });
@@ -183,7 +187,7 @@ export const targetOfSteps = (steps: readonly DerivationStep[]): Target => {
  *  `toolLimitPercent` is the permissible deviation of the tool's class, null while no tool is chosen.
  *  Source: common practice where a step says assumed; otherwise the printed requirement itself.
  *  Departures: a site share below 80 % of a maximum keeps the assumed low limit 10 % of the maximum under the target.
- *  Refuses: tool-needed (school tool-class without a tool), angle-not-recordable. */
+ *  Refuses: tool-needed (school tool-class without a tool), angle-not-recordable, finger-tight. */
 export const targetAndAcceptance = (
   requirement: Requirement,
   schools: Schools,

@@ -1,12 +1,13 @@
-import type { Drive } from '../job/plan.ts';
-import type { AllowedTools, Conditions } from '../requirement/conditions.ts';
-import type { Rules } from '../rules/rules.ts';
-import { settingInNewtonMetres } from '../setting/scale.ts';
-import { type ToolSetting, toolSetting } from '../setting/tool-setting.ts';
+import type { NewtonMetres } from '../quantity/unit.ts';
+import type { AllowedTools, Conditions } from '../spec/requirement/conditions.ts';
 import type { Schools } from '../target/schools.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
 import { conformanceProbability } from '../verdict/conformance-probability.ts';
+import type { MountedAdapter } from './adapter.ts';
+import type { Drive } from './drive.ts';
+import { settingInNewtonMetres } from './scale.ts';
 import { isIndicating, type Tool } from './tool.ts';
+import { type ToolSetting, toolSetting } from './tool-setting.ts';
 import type { ToolBlock } from './tool-standing.ts';
 import { isInUsableBand } from './usable-band.ts';
 
@@ -68,8 +69,24 @@ const driveOut = ({ drive }: Tool, fastener: Drive): readonly ToolOut[] => {
   return isWrong ? ['drive-does-not-fit'] : [];
 };
 
-/** The rules a tool's pulls would be judged by, as far as the ranking needs them. */
-export type JudgingRules = Pick<Rules, 'applied' | 'standardUncertainty'>;
+/** What a tool applied when it showed a torque, as far as it is known. */
+export type Applied = {
+  readonly torque: NewtonMetres;
+  /** The known error that was corrected for, in percent; null where none was. */
+  readonly knownErrorPercent: number | null;
+};
+
+/** What of the rules says how sure a tool's pulls are. */
+export type JudgingRules = {
+  readonly applied: (shown: NewtonMetres, tool: Pick<Tool, 'calibration'>) => Applied;
+  /** Standard uncertainty at the fastener, in newton metres, when the tool shows a torque through adapters. */
+  readonly standardUncertainty: (
+    shown: NewtonMetres,
+    tool: Pick<Tool, 'limitPercent' | 'limitOf' | 'scale' | 'calibration' | 'leverMillimetres'>,
+    adapters: readonly MountedAdapter[],
+    adapterFactor: number,
+  ) => NewtonMetres;
+};
 
 type Considered = { readonly fit: ToolFit | null; readonly because: readonly ToolOut[] };
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { dueReason } from '../calibration/interval.ts';
 import type { Schools } from '../target/schools.ts';
+import { dueReason } from './due.ts';
 import type { Tool } from './tool.ts';
 
 /** Why a tool may not be used without a lead's override. */

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { daySchema, typedText } from '../bounds.ts';
-import type { ErrorPoint } from '../calibration/error-at.ts';
-import { errorPointSchema, TORQUE_MAX_NEWTON_METRES } from '../calibration/error-at.ts';
-import type { Scale } from '../setting/scale.ts';
-import { SCALE_VALUE_MAX, scaleSchema } from '../setting/scale.ts';
-import type { TorqueUnit } from '../torque/unit.ts';
-import { torqueUnitSchema } from '../torque/unit.ts';
+import type { TorqueUnit } from '../quantity/unit.ts';
+import { torqueUnitSchema } from '../quantity/unit.ts';
 import type { ToolClass } from './class-limit.ts';
 import { TOOL_CLASSES } from './class-limit.ts';
+import type { ErrorPoint } from './known-error.ts';
+import { errorPointSchema, TORQUE_MAX_NEWTON_METRES } from './known-error.ts';
+import type { Scale } from './scale.ts';
+import { SCALE_VALUE_MAX, scaleSchema } from './scale.ts';
 
 /** Every kind of torque tool. */
 export const TOOL_KINDS = [

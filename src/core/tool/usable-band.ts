@@ -1,5 +1,5 @@
-import { settingInNewtonMetres } from '../setting/scale.ts';
-import type { NewtonMetres } from '../torque/unit.ts';
+import type { NewtonMetres } from '../quantity/unit.ts';
+import { settingInNewtonMetres } from './scale.ts';
 import type { Tool } from './tool.ts';
 
 const ROUNDING = 1e-9;

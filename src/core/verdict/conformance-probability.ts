@@ -1,4 +1,4 @@
-import type { NewtonMetres } from '../torque/unit.ts';
+import type { NewtonMetres } from '../quantity/unit.ts';
 import { standardNormalProbability } from './standard-normal.ts';
 
 /** Probability that the true torque lies inside the acceptance interval [low, high], given a reading with a normal standard

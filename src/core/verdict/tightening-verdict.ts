@@ -1,10 +1,10 @@
+import type { NewtonMetres } from '../quantity/unit.ts';
 import type { Schools } from '../target/schools.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
-import type { NewtonMetres } from '../torque/unit.ts';
 import { conformanceProbability } from './conformance-probability.ts';
 
-export const OUTCOMES = ['in', 'low', 'high', 'too-close', 'by-feel', 'no-verdict'] as const;
-/** What a pull came to. `no-verdict`: it happened, and nothing can be said of its torque. */
+export const OUTCOMES = ['in', 'low', 'high', 'too-close', 'by-feel', 'no-verdict', 'reached'] as const;
+/** What a pull came to. `no-verdict`: it happened, and nothing can be said of its torque. `reached`: a pass before the last came as far as it should. */
 export type Outcome = (typeof OUTCOMES)[number];
 
 /** What is judged: a reading with its uncertainty in newton metres, a pull that went past the click, or one without a tool. */

@@ -1,15 +1,18 @@
-import type { MountedAdapter } from '../adapter/adapter.ts';
-import type { EventClock } from '../event/happened.ts';
+import type { EventClock } from '../job/happened.ts';
 import type { PlannedFastener } from '../job/plan.ts';
 import type { PullBody } from '../job/pull.ts';
 import type { Person } from '../people/person.ts';
+import type { WrittenTorque } from '../quantity/torque.ts';
+import type { MountedAdapter } from '../tool/adapter.ts';
 import type { Tool } from '../tool/tool.ts';
 import type { ToolBlock } from '../tool/tool-standing.ts';
-import type { WrittenTorque } from '../torque/torque.ts';
 import type { Outcome } from '../verdict/tightening-verdict.ts';
 
 /** A fastener's status, which its witness stripe shows. */
-export type FastenerStatus = 'open' | 'voided' | Outcome;
+export type FastenerStatus = 'open' | 'voided' | 'finger-tight' | Outcome;
+
+/** Whether a status is what the requirement asks for: in acceptance, or by the fingers where that is asked. */
+export const isAsRequired = (status: FastenerStatus): boolean => status === 'in' || status === 'finger-tight';
 
 export type PullRecord = {
   readonly eventId: string;
@@ -29,6 +32,10 @@ export type FastenerView = {
   readonly keptLimit: { readonly percent: number | null } | null;
   readonly pulls: readonly PullRecord[];
   readonly status: FastenerStatus;
+  /** How many passes and rounds it has been brought through since it was last loose. */
+  readonly pass: number;
+  /** Whether it moved in the last round at full torque; null where it was in none. */
+  readonly moved: boolean | null;
   /** Whether it went past and must be loosened before it is pulled again. */
   readonly isPastLimit: boolean;
   readonly isWitnessMarked: boolean;
@@ -55,12 +62,12 @@ export type TakenTool = {
   readonly setting: WrittenTorque | null;
 };
 
-/** What the bench shows of a job: the tool in hand, every tool that was, and each fastener. */
-export type BenchView = Omit<TakenTool, 'tool' | 'unallowed' | 'foundSince'> & {
-  /** The tool in hand; the fields of TakenTool speak of it. */
-  readonly tool: Tool | null;
+/** What the bench shows of a job: the tools at hand, every tool that was, and each fastener. */
+export type BenchView = {
   /** Every tool taken so far, by its id, as it was taken last. */
   readonly takenTools: ReadonlyMap<string, TakenTool>;
+  /** The ids of the tools at hand for each group, the one taken last first. */
+  readonly toolsOf: ReadonlyMap<string, readonly string[]>;
   readonly fasteners: readonly FastenerView[];
   /** Place of a fastener in `fasteners`, by position. */
   readonly placeOf: ReadonlyMap<string, number>;
@@ -74,6 +81,8 @@ const untouched = (planned: PlannedFastener): FastenerView => ({
   keptLimit: null,
   pulls: [],
   status: 'open',
+  pass: 0,
+  moved: null,
   isPastLimit: false,
   isWitnessMarked: false,
   leftOpen: null,
@@ -81,12 +90,8 @@ const untouched = (planned: PlannedFastener): FastenerView => ({
 
 /** The bench of a job just planned: nothing in hand, every fastener open. */
 export const newBench = (fasteners: readonly PlannedFastener[]): BenchView => ({
-  tool: null,
-  adapters: [],
-  adapterFactor: 1,
-  override: null,
-  setting: null,
   takenTools: new Map(),
+  toolsOf: new Map(),
   fasteners: fasteners.map(untouched),
   placeOf: new Map(fasteners.map(({ position }, place) => [position, place])),
   lastPull: null,
@@ -164,14 +169,31 @@ export const pullsWith = (
 export const needsRunOn = ({ planned: { requirement }, runOn }: FastenerView): boolean =>
   runOn === null && requirement.book?.conditions.runOn.kind === 'to-be-measured';
 
-/** The limit in percent that a fastener's acceptance is worked out with; null while there is no tool. */
-export const limitPercentOf = (
-  bench: Pick<BenchView, 'tool'>,
-  { keptLimit }: Pick<FastenerView, 'keptLimit'>,
-): number | null => (keptLimit ? keptLimit.percent : (bench.tool?.limitPercent ?? null));
+/** The tools at hand for a fastener's group, the one taken last first. */
+export const toolsAtHand = (
+  { toolsOf, takenTools }: Pick<BenchView, 'toolsOf' | 'takenTools'>,
+  { planned }: Pick<FastenerView, 'planned'>,
+): readonly TakenTool[] => (toolsOf.get(planned.group) ?? []).flatMap((id) => takenTools.get(id) ?? []);
 
-/** The same, once a fastener that was pulled keeps what is in force now. */
+/** The tool at hand for a fastener that a pull was made with: the one that is named, the one taken last where that is none of them. */
+export const toolPulledWith = (
+  bench: Pick<BenchView, 'toolsOf' | 'takenTools'>,
+  fastener: Pick<FastenerView, 'planned'>,
+  toolId: string | null,
+): TakenTool | null => {
+  const atHand = toolsAtHand(bench, fastener);
+  return atHand.find(({ tool }) => tool.id === toolId) ?? atHand[0] ?? null;
+};
+
+/** The limit in percent that a fastener's acceptance keeps once it was pulled; null while it follows the tools at hand. */
 export const keptLimitNow = (
-  bench: Pick<BenchView, 'tool'>,
-  { pulls }: Pick<FastenerView, 'pulls'>,
-): FastenerView['keptLimit'] => (pulls.length > 0 ? { percent: bench.tool?.limitPercent ?? null } : null);
+  bench: Pick<BenchView, 'toolsOf' | 'takenTools'>,
+  fastener: Pick<FastenerView, 'planned' | 'pulls'>,
+): FastenerView['keptLimit'] =>
+  fastener.pulls.length > 0
+    ? {
+        percent:
+          toolPulledWith(bench, fastener, fastener.pulls.at(-1)?.body.toolId ?? null)?.tool.limitPercent ??
+          null,
+      }
+    : null;

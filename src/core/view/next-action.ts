@@ -1,37 +1,58 @@
 import type { JobRefusal } from '../job/refusal.ts';
-import type { ToolSetting } from '../setting/tool-setting.ts';
-import { fastenerAt, needsRunOn } from './bench.ts';
+import type { ToolSetting } from '../tool/tool-setting.ts';
+import { type FastenerView, fastenerAt, needsRunOn, type TakenTool } from './bench.ts';
+import { blockingSteps, cautionsOf, type DueStep, openSteps, stepsAfter, stepsBefore } from './due-steps.ts';
 import type { JobView } from './job-view.ts';
-import { isSetFor, wantedSetting } from './wanted-setting.ts';
+import { settingWith, toolFor } from './tool-for.ts';
+import { isSetFor } from './wanted-setting.ts';
 
 /** The one thing to do next at a fastener. */
 export type NextAction =
   | { readonly kind: 'choose-tool' }
   | { readonly kind: 'make-safe' }
+  | { readonly kind: 'step'; readonly due: DueStep }
   | { readonly kind: 'loosen' }
-  | { readonly kind: 'measure-run-on' }
-  | { readonly kind: 'set-tool'; readonly wanted: ToolSetting }
-  | { readonly kind: 'pull'; readonly wanted: ToolSetting }
-  | { readonly kind: 'another-tool'; readonly refusal: JobRefusal }
+  | { readonly kind: 'measure-run-on'; readonly taken: TakenTool }
+  | { readonly kind: 'finger-tighten' }
+  | { readonly kind: 'set-tool'; readonly taken: TakenTool; readonly wanted: ToolSetting }
+  | { readonly kind: 'pull'; readonly taken: TakenTool; readonly wanted: ToolSetting }
+  | { readonly kind: 'another-tool'; readonly taken: TakenTool; readonly refusal: JobRefusal }
   | { readonly kind: 'sign' }
   | { readonly kind: 'signed' };
 
-/** What to do next at a position, in the order of the work: tool, make safe, loosen what went past, put away a
- *  tool that something stands against, set, pull; sign when nothing is left. */
-export const nextAction = (state: JobView, position: string | null): NextAction => {
-  if (state.signatures.length > 0) return { kind: 'signed' };
-  if (!state.tool) return { kind: 'choose-tool' };
-  if (!state.cautions) return { kind: 'make-safe' };
-  const fastener = position === null ? undefined : fastenerAt(state, position);
-  if (!fastener) return { kind: 'sign' };
+/** What stands against a tool that was taken, each once. */
+export const blocksAgainst = ({ unallowed, foundSince }: TakenTool): TakenTool['unallowed'] => [
+  ...new Set([...unallowed, ...foundSince]),
+];
+
+const withTool = (job: JobView, fastener: FastenerView, taken: TakenTool): NextAction => {
+  if (needsRunOn(fastener)) return { kind: 'measure-run-on', taken };
+  const blocks = blocksAgainst(taken);
+  if (blocks.length > 0) {
+    const refusal = { code: 'tool-blocked', toolCode: taken.tool.code, blocks } as const;
+    return { kind: 'another-tool', taken, refusal };
+  }
+  const wanted = settingWith(job, fastener, taken);
+  if (!wanted.ok) return { kind: 'another-tool', taken, refusal: wanted.refusal };
+  return { kind: isSetFor(taken, wanted.value) ? 'pull' : 'set-tool', taken, wanted: wanted.value };
+};
+
+/** What to do next at a position, in the order of the work: tool, make safe, what comes before the pull, loosen what went past, put away a
+ *  tool that something stands against, set, pull, what is checked after it; sign when nothing is left. */
+export const nextAction = (job: JobView, position: string | null): NextAction => {
+  if (job.signatures.length > 0) return { kind: 'signed' };
+  const fastener = position === null ? undefined : fastenerAt(job, position);
+  const taken = fastener ? toolFor(job, fastener) : ([...job.takenTools.values()][0] ?? null);
+  const isByHand = fastener?.planned.requirement.requirement.kind === 'finger-tight';
+  if (!taken && !isByHand) return { kind: 'choose-tool' };
+  if (!job.cautions && cautionsOf(job.plan).length > 0) return { kind: 'make-safe' };
+  if (!fastener) {
+    const [due] = [...blockingSteps(job), ...openSteps(job)];
+    return due ? { kind: 'step', due } : { kind: 'sign' };
+  }
   if (fastener.isPastLimit) return { kind: 'loosen' };
-  if (needsRunOn(fastener)) return { kind: 'measure-run-on' };
-  const { tool } = state;
-  const { unallowed = [], foundSince = [] } = state.takenTools.get(tool.id) ?? {};
-  const blocks = [...new Set([...unallowed, ...foundSince])];
-  if (blocks.length > 0)
-    return { kind: 'another-tool', refusal: { code: 'tool-blocked', toolCode: tool.code, blocks } };
-  const wanted = wantedSetting(state, fastener);
-  if (!wanted.ok) return { kind: 'another-tool', refusal: wanted.refusal };
-  return { kind: isSetFor(state, wanted.value) ? 'pull' : 'set-tool', wanted: wanted.value };
+  const [due] = [...stepsAfter(job, fastener), ...stepsBefore(job, fastener)];
+  if (due) return { kind: 'step', due };
+  if (isByHand || !taken) return { kind: 'finger-tighten' };
+  return withTool(job, fastener, taken);
 };

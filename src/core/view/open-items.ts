@@ -1,18 +1,20 @@
-import type { FastenerStatus, FastenerView } from './bench.ts';
+import { type FastenerStatus, type FastenerView, isAsRequired } from './bench.ts';
+import { blockingSteps, positionToCheck } from './due-steps.ts';
+import { fastenersIn, groupWork } from './group-work.ts';
 import type { JobView } from './job-view.ts';
 
 /** A fastener that is not in acceptance, and whether someone gave a reason to leave it so. */
 export type OpenItem = {
   readonly position: string;
   readonly label: string;
-  readonly status: Exclude<FastenerStatus, 'in'>;
+  readonly status: FastenerStatus;
   readonly leftOpenWhy: string | null;
 };
 
-/** The fasteners that are not in acceptance, in the order of the work. */
+/** The fasteners that are not as their requirement asks, in the order of the work. */
 export const openItems = (state: JobView): readonly OpenItem[] =>
   state.fasteners.flatMap(({ planned, status, leftOpen }) =>
-    status === 'in'
+    isAsRequired(status)
       ? []
       : [{ position: planned.position, label: planned.label, status, leftOpenWhy: leftOpen?.why ?? null }],
   );
@@ -21,20 +23,40 @@ export const openItems = (state: JobView): readonly OpenItem[] =>
 export const unexplainedItems = (state: JobView): readonly OpenItem[] =>
   openItems(state).filter((item) => item.leftOpenWhy === null);
 
-const isToDo = ({ status, leftOpen }: FastenerView): boolean =>
-  leftOpen === null && (status === 'open' || status === 'voided');
+const isUntouched = ({ status }: FastenerView): boolean => status === 'open' || status === 'voided';
 
-const isUnfinished = ({ status, leftOpen }: FastenerView): boolean => leftOpen === null && status !== 'in';
-
-/** The positions still to pull, from the one after `position` round to it: first those not pulled, then those pulled and not in.
- *  From the start when position is null. */
-export const comingPositions = (state: JobView, position: string | null): readonly string[] => {
-  const start = position === null ? 0 : (state.placeOf.get(position) ?? -1) + 1;
-  const round = [...state.fasteners.slice(start), ...state.fasteners.slice(0, start)];
-  const remaining = round.filter(isToDo);
-  const again = round.filter((fastener) => isUnfinished(fastener) && !isToDo(fastener));
-  return [...remaining, ...again].map(({ planned }) => planned.position);
+/** The positions still to pull: the groups in their order, each pass by pass; within a group from the one after `position` round to it, first
+ *  those not pulled or brought to an earlier pass, then those pulled and out. From the start when position is null. */
+export const comingPositions = (
+  state: Pick<JobView, 'plan' | 'fasteners' | 'placeOf'>,
+  position: string | null,
+): readonly string[] => {
+  const at = position === null ? -1 : (state.placeOf.get(position) ?? -1);
+  return state.plan.groups.flatMap((group) => {
+    const { left } = groupWork(state, group);
+    const isAfter = ({ planned }: FastenerView): boolean => (state.placeOf.get(planned.position) ?? 0) > at;
+    const isHere = fastenersIn(state, group).some(({ planned }) => planned.position === position);
+    const round = isHere ? [...left.filter(isAfter), ...left.filter((each) => !isAfter(each))] : left;
+    const isToDo = (fastener: FastenerView): boolean =>
+      isUntouched(fastener) || fastener.status === 'reached' || isAsRequired(fastener.status);
+    return [...round.filter(isToDo), ...round.filter((each) => !isToDo(each))].map(
+      ({ planned }) => planned.position,
+    );
+  });
 };
+
+/** Where the work goes on: a fastener whose check is due, else the next one to pull. Null where neither is left. */
+export const nextPosition = (
+  state: Pick<JobView, 'plan' | 'fasteners' | 'placeOf' | 'lastSteps'>,
+  position: string | null,
+): string | null => positionToCheck(state) ?? comingPositions(state, position)[0] ?? null;
+
+/** Whether every fastener is as its requirement asks or left open with a reason, every round is still, and no step that something waits for
+ *  is due. */
+export const isReadyToSign = (state: JobView): boolean =>
+  unexplainedItems(state).length === 0 &&
+  comingPositions(state, null).length === 0 &&
+  blockingSteps(state).length === 0;
 
 /** How far a job has come, in counts of fasteners. */
 export type Progress = {
@@ -46,8 +68,8 @@ export type Progress = {
 
 /** Counts of a job's fasteners by what is left to do. */
 export const jobProgress = (state: JobView): Progress => {
-  const inAcceptance = state.fasteners.filter(({ status }) => status === 'in').length;
-  const leftOpen = state.fasteners.filter((item) => item.status !== 'in' && item.leftOpen).length;
+  const inAcceptance = state.fasteners.filter(({ status }) => isAsRequired(status)).length;
+  const leftOpen = state.fasteners.filter((item) => !isAsRequired(item.status) && item.leftOpen).length;
   const total = state.fasteners.length;
   return { total, inAcceptance, leftOpen, remaining: total - inAcceptance - leftOpen };
 };
@@ -58,6 +80,6 @@ export type JobStage = 'planned' | 'under-way' | 'ready-to-sign' | 'done' | 'ins
 export const jobStage = (state: JobView): JobStage => {
   if (state.signatures.some(({ meaning }) => meaning === 'inspected')) return 'inspected';
   if (state.signatures.length > 0) return 'done';
-  if (unexplainedItems(state).length === 0) return 'ready-to-sign';
+  if (isReadyToSign(state)) return 'ready-to-sign';
   return state.fasteners.some(({ pulls }) => pulls.length > 0) ? 'under-way' : 'planned';
 };

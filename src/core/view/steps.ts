@@ -1,13 +1,28 @@
-import type { CautionId } from '../job/cautions.ts';
+import type { StepBody, StepSaid } from '../job/step-done.ts';
 import type { Person } from '../people/person.ts';
 
-/** What was made safe and prepared before the first pull. */
+/** A step as it was done last, by whom and when. */
+export type StepDone = StepBody & {
+  readonly eventId: string;
+  readonly person: Person;
+  readonly at: string;
+};
+
+/** What was made safe before the first pull, and every step done since. */
 export type StepsView = {
   readonly cautions: {
-    readonly confirmed: readonly CautionId[];
+    readonly confirmed: readonly string[];
     readonly person: Person;
     readonly deviceTime: string;
   } | null;
+  /** Every step done, in the order they were; one done again is in it again. */
+  readonly steps: readonly StepDone[];
+  /** How each step was done last, by its stepKey. */
+  readonly lastSteps: ReadonlyMap<string, StepDone>;
 };
 
-export const NO_STEPS: StepsView = { cautions: null };
+export const NO_STEPS: StepsView = { cautions: null, steps: [], lastSteps: new Map() };
+
+/** What tells one step done from another: the step, the group, what it was done on, and the pass it came after. */
+export const stepKey = ({ group, step, of, afterPass }: Omit<StepSaid, 'result'>): string =>
+  JSON.stringify([group, step, of, afterPass]);

@@ -1,11 +1,11 @@
+import { canonicalText } from '#core/canonical.ts';
 import { untrueText } from '#core/command/claims.ts';
-import { commandOf, decide } from '#core/command/decide.ts';
 import type { Known } from '#core/command/known.ts';
 import { type Fold, foldOn } from '#core/event/apply.ts';
+import { commandOf, decide } from '#core/event/decide.ts';
 import type { JobEvent, JobHappening, UnplacedEvent } from '#core/event/event.ts';
 import { type KeptEvent, lifted, liftedUnplaced, type SentEvent } from '#core/event/lifted.ts';
 import { type Judgement, judgementOf } from '#core/job/pull.ts';
-import { canonicalText } from '#core/ledger/canonical.ts';
 import { type ChainHead, type Placed, placedEvent } from '#core/ledger/hash-chain.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
@@ -96,7 +96,7 @@ const place = (
   contact: Contact,
 ): Problem | null => {
   const clock = eventClock(sent.deviceTime, contact);
-  const known = { ...knowledge(clock.correctedTime.slice(0, 10)), head: batch.head };
+  const known = { ...knowledge(clock.correctedTime.slice(0, 10)), at: clock.correctedTime, head: batch.head };
   const happening = decidedHere(batch.fold.view(), sent, known);
   if (!happening.ok) return happening.refusal;
   const decided = { ...sent, ...happening.value } as UnplacedEvent;

@@ -1,4 +1,4 @@
-import type { EventClock } from '#core/event/happened.ts';
+import type { EventClock } from '#core/job/happened.ts';
 
 /** How events reached the site: when, from which browser, what that browser's clock said as it sent them, and since when its person is
  *  signed in there. Null where it is not known. */

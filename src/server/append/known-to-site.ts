@@ -1,10 +1,11 @@
-import type { Adapter } from '#core/adapter/adapter.ts';
+import { canonicalText } from '#core/canonical.ts';
 import { type Known, type KnownCrib, knowingCrib, knowingNothing } from '#core/command/known.ts';
 import type { UnplacedEvent } from '#core/event/event.ts';
 import type { PlannedRequirement } from '#core/job/plan.ts';
-import { canonicalText } from '#core/ledger/canonical.ts';
+import { isShippedKind } from '#core/joint/joint-kinds.ts';
 import type { Person } from '#core/people/person.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
+import type { Adapter } from '#core/tool/adapter.ts';
 import { toolBlocks } from '#core/tool/tool-standing.ts';
 import type { Connection } from '../database/pool.ts';
 import { selectAdapters } from '../queries/adapters.ts';
@@ -65,7 +66,7 @@ export const knownToSite = async (
   });
   const isInBook: Known['isInBook'] = (requirement) =>
     requirement.book === null || inBook.has(canonicalText(requirement));
-  const base = { ...knowingNothing(person), hasHappened: true, isInBook };
+  const base = { ...knowingNothing(person), hasHappened: true, isInBook, isJointKind: isShippedKind };
   const days = new Map<string, Known>();
   return (day) => {
     const known = days.get(day) ?? { ...base, ...knowingCrib(cribOn(day)) };

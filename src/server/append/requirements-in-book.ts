@@ -1,7 +1,12 @@
-import { type FromBook, fromLookUp, fromRequirement } from '#core/book/book-reference.ts';
-import type { BookReference, PlannedRequirement } from '#core/job/plan.ts';
-import { canonicalText } from '#core/ledger/canonical.ts';
-import { readLookupTable } from '#core/lookup/lookup-table.ts';
+import { canonicalText } from '#core/canonical.ts';
+import type { PlannedRequirement } from '#core/job/plan.ts';
+import {
+  type BookReference,
+  type FromBook,
+  fromLookUp,
+  fromRequirement,
+} from '#core/spec/book/book-reference.ts';
+import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import type { KeptRequirement } from '#wire/book.ts';
 import type { Connection } from '../database/pool.ts';
 import { selectRequirementRevision } from '../queries/book-requirements.ts';

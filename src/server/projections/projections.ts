@@ -1,4 +1,5 @@
 import type { Transaction } from '../database/transaction.ts';
+import { partsProjection } from './parts.ts';
 import type { Fact, Projection } from './projection.ts';
 import { pullCountsProjection, pullsProjection } from './pulls.ts';
 import { referencesProjection } from './references.ts';
@@ -12,6 +13,7 @@ export const PROJECTIONS: readonly Projection[] = [
   summariesProjection,
   pullsProjection,
   pullCountsProjection,
+  partsProjection,
   referencesProjection,
   searchProjection,
 ];

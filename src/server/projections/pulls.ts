@@ -1,7 +1,7 @@
 import { hash } from 'node:crypto';
 import type { EventOf, JobEvent } from '#core/event/event.ts';
-import { happenedAt } from '#core/event/happened.ts';
-import { writtenInNewtonMetres } from '#core/torque/torque.ts';
+import { happenedAt } from '#core/job/happened.ts';
+import { writtenInNewtonMetres } from '#core/quantity/torque.ts';
 import { fastenerAt } from '#core/view/bench.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import {

@@ -1,6 +1,6 @@
 import type { RowDataPacket } from 'mysql2';
-import type { Adapter } from '#core/adapter/adapter.ts';
-import { adapterSchema } from '#core/adapter/adapter.ts';
+import type { Adapter } from '#core/tool/adapter.ts';
+import { adapterSchema } from '#core/tool/adapter.ts';
 import { insertedUnlessTaken } from '../database/duplicate.ts';
 import type { Connection } from '../database/pool.ts';
 

@@ -3,7 +3,7 @@ import { type Attachment, attachmentSchema } from '#wire/book.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 
-export type AttachmentOwner = { readonly kind: 'source' | 'tool' | 'session'; readonly id: string };
+export type AttachmentOwner = { readonly kind: 'source' | 'tool' | 'session' | 'job'; readonly id: string };
 
 /** The attachments of a thing, without their contents, the oldest first. */
 export const selectAttachments = async (

@@ -1,5 +1,5 @@
 import type { ResultSetHeader, RowDataPacket } from 'mysql2';
-import { specKey } from '#core/book/spec-key.ts';
+import { specKey } from '#core/spec/book/spec-key.ts';
 import { type KeptRequirement, keptRequirementSchema } from '#wire/book.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';

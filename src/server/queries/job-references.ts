@@ -1,5 +1,5 @@
 import type { RowDataPacket } from 'mysql2';
-import type { BookReference } from '#core/job/plan.ts';
+import type { BookReference } from '#core/spec/book/book-reference.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { type RestingJob, restingJobSchema } from '#wire/book.ts';
 import { jobNumberText } from '#wire/job-summary.ts';

@@ -1,5 +1,5 @@
 import type { ResultSetHeader, RowDataPacket } from 'mysql2';
-import { type QueryTerm, searchTerms } from '#core/search/search-terms.ts';
+import { type QueryTerm, searchTerms } from '#core/spec/search/search-terms.ts';
 import { type SearchHit, searchHitSchema } from '#wire/book.ts';
 import type { Connection } from '../database/pool.ts';
 

@@ -1,5 +1,5 @@
 import type { RowDataPacket } from 'mysql2';
-import type { Source } from '#core/book/source.ts';
+import type { Source } from '#core/spec/book/source.ts';
 import { sourceSchema } from '#wire/book.ts';
 import type { Connection } from '../database/pool.ts';
 

@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { attachmentType } from '#core/book/media-type.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { attachmentType } from '#core/spec/book/media-type.ts';
 import { ATTACHMENT_MAX_BYTES } from '#wire/api-book.ts';
 import type { Attachment } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';

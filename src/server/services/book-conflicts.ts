@@ -1,10 +1,10 @@
-import { specificationOf } from '#core/book/book-requirement.ts';
-import { type BookStatement, type Conflict, conflictsAmong, contradiction } from '#core/book/conflicts.ts';
-import { requirementEffect } from '#core/book/requirement-effect.ts';
 import { jobViewOf } from '#core/event/apply.ts';
 import { whoMay } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { specificationOf } from '#core/spec/book/book-requirement.ts';
+import { type BookStatement, type Conflict, conflictsAmong, contradiction } from '#core/target/conflicts.ts';
+import { requirementEffect } from '#core/view/requirement-effect.ts';
 import type { BookConflict, ConflictEffect, KeptRequirement, LogEntry } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Site } from '#wire/site.ts';

@@ -1,6 +1,5 @@
-import { fromRequirement } from '#core/book/book-reference.ts';
-import { sourceName } from '#core/book/source.ts';
-import type { BookReference } from '#core/job/plan.ts';
+import { type BookReference, fromRequirement } from '#core/spec/book/book-reference.ts';
+import { sourceName } from '#core/spec/book/source.ts';
 import type { FastenerView } from '#core/view/bench.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import type { BookNews } from '#wire/book.ts';

@@ -1,23 +1,28 @@
 import type { z } from 'zod';
-import { adapterFactor, adapterSensitivity, settingThrough } from '#core/adapter/adapter.ts';
 import { sessionEvaluation } from '#core/calibration/session-evaluation.ts';
 import { toolConditions } from '#core/calibration/tool-conditions.ts';
-import { readConductorSize } from '#core/conductor/conductor-size.ts';
-import { readLabel } from '#core/label/read-label.ts';
-import { lookUp } from '#core/lookup/look-up.ts';
-import { checkedTable, type ReadValue, readLookupTable, tableFindings } from '#core/lookup/lookup-table.ts';
-import { readRequirement } from '#core/requirement/read-requirement.ts';
-import { settledRequirement } from '#core/requirement/settled-requirement.ts';
+import { displayDigits } from '#core/quantity/display.ts';
+import { fromNewtonMetres, type NewtonMetres, type TorqueUnit, toNewtonMetres } from '#core/quantity/unit.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
-import { checkedScale } from '#core/setting/scale.ts';
-import { toolSetting } from '#core/setting/tool-setting.ts';
+import { readConductorSize } from '#core/spec/conductor/conductor-size.ts';
+import { readLabel } from '#core/spec/label/read-label.ts';
+import { lookUp } from '#core/spec/lookup/look-up.ts';
+import {
+  checkedTable,
+  type ReadValue,
+  readLookupTable,
+  tableFindings,
+} from '#core/spec/lookup/lookup-table.ts';
+import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
+import { settledRequirement } from '#core/spec/requirement/settled-requirement.ts';
 import { relubricatedTarget } from '#core/target/specified-target.ts';
 import { targetAndAcceptance } from '#core/target/target-and-acceptance.ts';
+import { adapterFactor, adapterSensitivity, settingThrough } from '#core/tool/adapter.ts';
 import { rankedTools } from '#core/tool/choose-tool.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
-import { displayDigits } from '#core/torque/display.ts';
-import { fromNewtonMetres, type NewtonMetres, type TorqueUnit, toNewtonMetres } from '#core/torque/unit.ts';
+import { checkedScale } from '#core/tool/scale.ts';
+import { toolSetting } from '#core/tool/tool-setting.ts';
 import { tighteningVerdict } from '#core/verdict/tightening-verdict.ts';
 import type {
   lookUpRequest,

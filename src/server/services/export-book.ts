@@ -1,9 +1,9 @@
 import Papa from 'papaparse';
-import { REQUIREMENT_COLUMNS, requirementCells } from '#core/book/requirement-list.ts';
-import type { Source } from '#core/book/source.ts';
-import { SOURCE_COLUMNS, sourceCells } from '#core/book/source-list.ts';
-import { tableCsvText } from '#core/label/table-csv.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { REQUIREMENT_COLUMNS, requirementCells } from '#core/spec/book/requirement-list.ts';
+import type { Source } from '#core/spec/book/source.ts';
+import { SOURCE_COLUMNS, sourceCells } from '#core/spec/book/source-list.ts';
+import { tableCsvText } from '#core/spec/label/table-csv.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { database } from '../database/pool.ts';
 import { selectRequirements } from '../queries/book-requirements.ts';

@@ -1,7 +1,7 @@
-import { readPrinted } from '#core/book/book-requirement.ts';
-import { canonicalText } from '#core/ledger/canonical.ts';
+import { canonicalText } from '#core/canonical.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { readPrinted } from '#core/spec/book/book-requirement.ts';
 import type { KeptRequirement, RequirementDraft } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Connection } from '../database/pool.ts';

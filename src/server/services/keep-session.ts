@@ -1,9 +1,9 @@
-import type { ErrorPoint } from '#core/calibration/error-at.ts';
 import { type SessionEvaluation, sessionEvaluation } from '#core/calibration/session-evaluation.ts';
 import { toolConditions } from '#core/calibration/tool-conditions.ts';
 import { whoMay } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import type { ErrorPoint } from '#core/tool/known-error.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import type { KeptSession, NewSession } from '#wire/calibration.ts';
 import type { Problem } from '#wire/problems/problem.ts';

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import type { Source } from '#core/book/source.ts';
 import { whoMay } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import type { Source } from '#core/spec/book/source.ts';
 import type { KeptRequirement, KeptTable, NewSource, RestingJob } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { database } from '../database/pool.ts';

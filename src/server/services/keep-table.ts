@@ -1,7 +1,7 @@
-import { canonicalText } from '#core/ledger/canonical.ts';
-import { checkedTable, readLookupTable } from '#core/lookup/lookup-table.ts';
+import { canonicalText } from '#core/canonical.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { checkedTable, readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import type { KeptTable, TableDraft } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { inTransaction } from '../database/transaction.ts';

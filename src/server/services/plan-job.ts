@@ -1,12 +1,13 @@
 import { unplacedEvent } from '#core/event/event.ts';
 import type { KeptEvent } from '#core/event/lifted.ts';
-import { readTerminalLines } from '#core/job/terminal-list.ts';
+import { readFastenerLines } from '#core/job/fastener-list.ts';
+import { plannedGroups, type WantedGroup } from '#core/job/planned-groups.ts';
+import { jointKindOf } from '#core/joint/joint-kinds.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
-import { readingOrder } from '#core/sequence/reading-order.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
-import type { NewJob } from '#wire/new-job.ts';
+import type { NewGroup, NewJob } from '#wire/new-job.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type ContactOf, unknownContact } from '../append/append-events.ts';
 import { beginJob } from '../append/begin-job.ts';
@@ -16,8 +17,19 @@ import { insertJob } from '../queries/jobs.ts';
 import { selectSite } from '../queries/site.ts';
 import { now } from './clock.ts';
 
-/** Plans a job from a settled terminal list: all lines or none, in reading order, under the site's schools of the moment and the newest rules.
- *  Idempotent by event id. Refuses: rows-unsettled (with the lines), event-id-used, and what decide refuses. */
+const wantedGroups = (groups: readonly NewGroup[]): Result<readonly WantedGroup[], Problem> => {
+  const wanted: WantedGroup[] = [];
+  for (const { jointKind, ...group } of groups) {
+    const kind = jointKindOf(jointKind);
+    if (!kind) return refused({ code: 'joint-kind-unknown', jointKind });
+    wanted.push({ ...group, kind });
+  }
+  return accepted(wanted);
+};
+
+/** Plans a job from a settled fastener list: all lines or none, group by group in the order of their kinds of joint, under the site's schools of
+ *  the moment and the newest rules. Idempotent by event id. Refuses: joint-kind-unknown, group-unknown (a line names none of the groups),
+ *  rows-unsettled (with the lines), event-id-used, and what decide refuses. */
 export const planJob = (
   job: NewJob,
   by: Person,
@@ -27,14 +39,17 @@ export const planJob = (
     async (db): Promise<Result<KeptEvent, Problem>> => {
       const [before] = await selectEventsById(db, [job.eventId]);
       if (before) return before.job === job.jobId ? accepted(before) : refused({ code: 'event-id-used' });
-      const site = await selectSite(db);
-      const read = readTerminalLines(job.lines, site.unit, site.schools);
-      const fasteners = read.flatMap(({ fastener }) => fastener ?? []);
-      if (fasteners.length < read.length) {
-        const lines = read.filter(({ fastener }) => !fastener).map(({ source }) => source.line);
-        return refused({ code: 'rows-unsettled', lines });
-      }
-      const byPosition = new Map(fasteners.map((fastener) => [fastener.position, fastener]));
+      const wanted = wantedGroups(job.groups);
+      if (!wanted.ok) return wanted;
+      const { unit: siteUnit, schools } = await selectSite(db);
+      const byId = new Map(wanted.value.map((group) => [group.id, group]));
+      const [first] = wanted.value;
+      const kindOf = (group: string) => (byId.get(group) ?? (first as WantedGroup)).kind;
+      const read = readFastenerLines(job.lines, { kindOf, siteUnit, schools });
+      const lines = read.filter(({ fastener }) => !fastener).map(({ source }) => source.line);
+      if (lines.length > 0) return refused({ code: 'rows-unsettled', lines });
+      const stray = read.find(({ fastener }) => fastener && !byId.has(fastener.group));
+      if (stray?.fastener) return refused({ code: 'group-unknown', group: stray.fastener.group });
       const number = await insertJob(db, job.jobId, now());
       const at = { id: job.eventId, job: job.jobId, deviceTime: job.deviceTime, person: by };
       const event = unplacedEvent(at, {
@@ -43,12 +58,11 @@ export const planJob = (
           rules: NEWEST_RULES.number,
           number: jobNumberText(number),
           title: job.title,
-          seenFrom: job.seenFrom,
-          jobKind: 'control-cabinet',
           source: job.source,
-          siteUnit: site.unit,
-          schools: site.schools,
-          fasteners: readingOrder(fasteners).flatMap((position) => byPosition.get(position) ?? []),
+          siteUnit,
+          schools,
+          asset: job.asset && { ...job.asset, isIrreplaceable: false },
+          ...plannedGroups(read, wanted.value),
         },
       });
       return beginJob(db, event, by, contactOf);

@@ -1,6 +1,6 @@
-import { type FromBook, fromRequirement } from '#core/book/book-reference.ts';
-import type { Source } from '#core/book/source.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { type FromBook, fromRequirement } from '#core/spec/book/book-reference.ts';
+import type { Source } from '#core/spec/book/source.ts';
 import type {
   Attachment,
   BookConflict,

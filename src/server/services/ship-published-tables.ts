@@ -1,6 +1,6 @@
 import { v5 as uuidv5 } from 'uuid';
-import type { Source } from '#core/book/source.ts';
-import { PUBLISHED_TABLES } from '#core/lookup/published/published-tables.ts';
+import type { Source } from '#core/spec/book/source.ts';
+import { PUBLISHED_TABLES } from '#core/spec/lookup/published/published-tables.ts';
 import type { KeptTable } from '#wire/book.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { insertTable, selectTable } from '../queries/book-tables.ts';

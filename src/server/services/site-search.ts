@@ -1,9 +1,9 @@
-import { type Source, sourceName } from '#core/book/source.ts';
-import { coveredWords } from '#core/lookup/covered-sizes.ts';
-import { cellText, readLookupTable } from '#core/lookup/lookup-table.ts';
-import { isSizeTerm, longestTerm, queryTerms } from '#core/search/search-terms.ts';
+import { unitSymbol } from '#core/quantity/unit.ts';
+import { type Source, sourceName } from '#core/spec/book/source.ts';
+import { coveredWords } from '#core/spec/lookup/covered-sizes.ts';
+import { cellText, readLookupTable } from '#core/spec/lookup/lookup-table.ts';
+import { isSizeTerm, longestTerm, queryTerms } from '#core/spec/search/search-terms.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
 import type { KeptRequirement, KeptTable, SearchHit } from '#wire/book.ts';
 import type { JobSummary } from '#wire/job-summary.ts';
 import { scaleRangeWords } from '#wire/words/setting.ts';

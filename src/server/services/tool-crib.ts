@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import type { Adapter } from '#core/adapter/adapter.ts';
 import { whoMay } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import type { Adapter } from '#core/tool/adapter.ts';
 import { toolBlocks } from '#core/tool/tool-standing.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { CribTool } from '#wire/tool.ts';

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { minutesOff, onClockChange } from '#client/device-clock.ts';
+import { minutesOff, onClockChange } from '#client/device/clock.ts';
 
 /** Says that this device's clock is off, once it is by more than two minutes: the site works with its own time, and a record shows both. */
 export const ClockWarning = () => {

@@ -28,8 +28,8 @@ const waitingWords = ({ waiting, stuck }: OpenJob): string => {
 
 /** The head of a job's pages: what it is, its tabs in the order of the work, how far it is, and what waits to be sent. */
 export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: JobTab }) => {
-  const { plan } = job.state;
-  const { total, inAcceptance, leftOpen } = jobProgress(job.state);
+  const { plan } = job.view;
+  const { total, inAcceptance, leftOpen } = jobProgress(job.view);
   return (
     <>
       <header className="flex flex-wrap items-center gap-x-6 border-b border-rule px-4 sm:px-6">
@@ -40,7 +40,7 @@ export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: J
           {TABS.map(({ id, name }) => (
             <a
               key={id}
-              href={`/jobs/${job.state.job}/${id}`}
+              href={`/jobs/${job.view.job}/${id}`}
               aria-current={tab === id ? 'page' : undefined}
               className="flex min-h-12 flex-1 items-center justify-center border-b-3 border-transparent px-5 text-m text-ink no-underline aria-[current=page]:border-layout aria-[current=page]:font-bold sm:min-h-16"
             >

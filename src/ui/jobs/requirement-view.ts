@@ -1,11 +1,12 @@
-import { printedTorques, printedUnit } from '#core/requirement/requirement.ts';
+import { displayDigits, type Resolution } from '#core/quantity/display.ts';
+import { significantDigits } from '#core/quantity/torque.ts';
+import { fromNewtonMetres, type NewtonMetres, type TorqueUnit, unitSymbol } from '#core/quantity/unit.ts';
+import { printedTorques, printedUnit } from '#core/spec/requirement/requirement.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { displayDigits, type Resolution } from '#core/torque/display.ts';
-import { significantDigits } from '#core/torque/torque.ts';
-import { fromNewtonMetres, type NewtonMetres, type TorqueUnit, unitSymbol } from '#core/torque/unit.ts';
 import type { FastenerView } from '#core/view/bench.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
+import { toolFor } from '#core/view/tool-for.ts';
 
 /** A fastener's target and acceptance as a screen shows them: in the unit its source printed. */
 export type RequirementView = {
@@ -37,7 +38,7 @@ const otherUnit = (printed: TorqueUnit, tool: Tool | null, siteUnit: TorqueUnit)
 export const requirementView = (
   job: JobView,
   fastener: FastenerView,
-  tool: Tool | null = job.tool,
+  tool: Tool | null = toolFor(job, fastener)?.tool ?? null,
 ): RequirementView => {
   const { siteUnit } = job.plan;
   const unit = printedUnit(fastener.planned.requirement.requirement, siteUnit);

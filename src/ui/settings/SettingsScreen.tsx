@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
+import { unitSymbol } from '#core/quantity/unit.ts';
 import type { LogEntry } from '#wire/book.ts';
 import type { Site } from '#wire/site.ts';
 import { PersonForm } from '../entry/PersonForm.tsx';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
+import { TORQUE_UNIT_CODES, type TorqueUnit, unitSymbol } from '#core/quantity/unit.ts';
 import type { Schools } from '#core/target/schools.ts';
-import { TORQUE_UNIT_CODES, type TorqueUnit, unitSymbol } from '#core/torque/unit.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';

@@ -1,11 +1,12 @@
 import { valueOrThrow } from '#core/fault.ts';
-import { readRequirement } from '#core/requirement/read-requirement.ts';
-import type { Requirement } from '#core/requirement/requirement.ts';
-import { toolSetting } from '#core/setting/tool-setting.ts';
+import { displayTorque } from '#core/quantity/display.ts';
+import { type NewtonMetres, newtonMetres, type TorqueUnit } from '#core/quantity/unit.ts';
+import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
+import type { Requirement } from '#core/spec/requirement/requirement.ts';
+import { plainSpecification, type Specification } from '#core/spec/requirement/specification.ts';
 import type { Schools } from '#core/target/schools.ts';
-import { plainSpecification, type Specification, specifiedTarget } from '#core/target/specified-target.ts';
-import { displayTorque } from '#core/torque/display.ts';
-import { type NewtonMetres, newtonMetres, type TorqueUnit } from '#core/torque/unit.ts';
+import { specifiedTarget } from '#core/target/specified-target.ts';
+import { toolSetting } from '#core/tool/tool-setting.ts';
 import { tighteningVerdict } from '#core/verdict/tightening-verdict.ts';
 import { problemWords } from '#wire/problems/en.ts';
 import type { ChoiceQuestion } from '#wire/words/schools.ts';

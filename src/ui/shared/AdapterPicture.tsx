@@ -1,4 +1,4 @@
-import type { MountedAdapter } from '#core/adapter/adapter.ts';
+import type { MountedAdapter } from '#core/tool/adapter.ts';
 
 const WIDTH = 404;
 const HEIGHT = 170;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
 import { fileBase64, thumbnailBase64 } from '#client/thumbnail.ts';
-import { ATTACHMENT_TYPES } from '#core/book/media-type.ts';
+import { ATTACHMENT_TYPES } from '#core/spec/book/media-type.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { ATTACHMENT_MAX_BYTES } from '#wire/api-book.ts';
 import type { Attachment } from '#wire/book.ts';

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { type Scale, scaleReading } from '#core/setting/scale.ts';
+import { type Scale, scaleReading } from '#core/tool/scale.ts';
 
 const WIDTH = 404;
 const HEIGHT = 118;

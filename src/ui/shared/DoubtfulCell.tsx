@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from 'react';
-import { displayDigits } from '#core/torque/display.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
+import { displayDigits } from '#core/quantity/display.ts';
+import { unitSymbol } from '#core/quantity/unit.ts';
 import { problemWords } from '#wire/problems/en.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 

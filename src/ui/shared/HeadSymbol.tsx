@@ -1,4 +1,4 @@
-import type { Drive } from '#core/job/plan.ts';
+import type { Drive } from '#core/tool/drive.ts';
 
 const polygon = (sides: number, radius: number, turnDegrees: number): string =>
   Array.from({ length: sides }, (_, index) => {
@@ -21,6 +21,13 @@ const DRIVE_SHAPES: Record<Drive, React.ReactNode> = {
   square: <polygon points={polygon(4, 0.52, 45)} fill="currentColor" />,
   lobed: <path d={lobedPath(0.56)} fill="currentColor" />,
   'hex-head': <polygon points={polygon(6, 0.8, 30)} fill="none" stroke="currentColor" strokeWidth="0.1" />,
+  // A round nut with notches for a spanner, and its bore.
+  'slotted-nut': (
+    <g strokeWidth="0.16" stroke="currentColor" fill="none">
+      <circle r="0.42" strokeWidth="0.1" />
+      <path d="M0.72,0 H0.98 M-0.72,0 H-0.98 M0,0.72 V0.98 M0,-0.72 V-0.98 M0.51,0.51 L0.69,0.69 M-0.51,0.51 L-0.69,0.69 M0.51,-0.51 L0.69,-0.69 M-0.51,-0.51 L-0.69,-0.69" />
+    </g>
+  ),
 };
 
 /** A screw head seen from above in a circle of radius 1, showing what the bit engages. */

@@ -1,6 +1,6 @@
 import CircleCheck from 'lucide-react/icons/circle-check';
 import { memo, type ReactNode } from 'react';
-import type { ListFinding, ListLine } from '#core/list/list-line.ts';
+import type { ListFinding, ListLine } from '#core/spec/list/list-line.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { DoubtfulCell } from './DoubtfulCell.tsx';
 

@@ -1,5 +1,5 @@
-import { type Scale, settingText } from '#core/setting/scale.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
+import { unitSymbol } from '#core/quantity/unit.ts';
+import { type Scale, settingText } from '#core/tool/scale.ts';
 
 const WIDTH = 404;
 const HEIGHT = 100;

@@ -1,4 +1,4 @@
-import type { Scale } from '#core/setting/scale.ts';
+import type { Scale } from '#core/tool/scale.ts';
 import { ArcScale } from './ArcScale.tsx';
 import { BarrelScale } from './BarrelScale.tsx';
 import { PlateScale } from './PlateScale.tsx';

@@ -1,4 +1,4 @@
-import type { Drive } from '#core/job/plan.ts';
+import type { Drive } from '#core/tool/drive.ts';
 import type { FastenerStatus } from '#core/view/bench.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { HeadSymbol } from './HeadSymbol.tsx';

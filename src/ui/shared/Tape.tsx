@@ -26,6 +26,7 @@ const TONES = {
   'too-close': 'var(--c-unsure)',
   'by-feel': 'var(--c-unsure)',
   'no-verdict': 'var(--c-unsure)',
+  reached: 'var(--c-in)',
   none: 'var(--c-layout)',
 };
 

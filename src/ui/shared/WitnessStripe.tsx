@@ -48,6 +48,12 @@ const STRIPES: Record<
   'by-feel': { colour: 'var(--c-unsure)', shape: line(-REACH, REACH, { strokeDasharray: '0.01 0.52' }) },
   // Dotted like one by feel, and short of the part: nothing was said of it.
   'no-verdict': { colour: 'var(--c-unsure)', shape: line(-REACH, 0, { strokeDasharray: '0.01 0.52' }) },
+  // Half drawn: a pass before the last was reached, and more is to come.
+  reached: { colour: 'var(--c-in)', shape: line(-REACH, -0.1) },
+  'finger-tight': {
+    colour: 'var(--c-in)',
+    shape: <circle r={1.2} fill="none" strokeWidth={WIDTH * 0.6} strokeDasharray="0.5 0.36" />,
+  },
   voided: {
     colour: 'var(--c-faint)',
     shape: (

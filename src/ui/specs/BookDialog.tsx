@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { call } from '#client/api.ts';
-import type { FromBook } from '#core/book/book-reference.ts';
-import type { Source } from '#core/book/source.ts';
+import type { FromBook } from '#core/spec/book/book-reference.ts';
+import type { Source } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { KeptTable, SearchHit } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';

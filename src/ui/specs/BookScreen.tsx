@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { type Source, sourceName } from '#core/book/source.ts';
+import { type Source, sourceName } from '#core/spec/book/source.ts';
 import type { KeptRequirement } from '#wire/book.ts';
 import type { Site } from '#wire/site.ts';
 import { SearchField } from '../shared/SearchField.tsx';

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
-import { type Source, sourceName } from '#core/book/source.ts';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
-import { displayTorque } from '#core/torque/display.ts';
-import { newtonMetres, type TorqueUnit } from '#core/torque/unit.ts';
+import { displayTorque } from '#core/quantity/display.ts';
+import { newtonMetres, type TorqueUnit } from '#core/quantity/unit.ts';
+import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { BookConflict, ConflictEffect, KeptRequirement } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';

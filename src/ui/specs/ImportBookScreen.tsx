@@ -7,17 +7,17 @@ import {
   type RequirementColumn,
   readRequirementLine,
   requirementLines,
-} from '#core/book/requirement-list.ts';
-import type { Source } from '#core/book/source.ts';
+} from '#core/spec/book/requirement-list.ts';
+import type { Source } from '#core/spec/book/source.ts';
 import {
   type ReadSourceLine,
   readSourceLine,
   SOURCE_COLUMNS,
   type SourceColumn,
   sourceLines,
-} from '#core/book/source-list.ts';
-import { decodeText } from '#core/list/decode-text.ts';
-import type { ListLine } from '#core/list/list-line.ts';
+} from '#core/spec/book/source-list.ts';
+import { decodeText } from '#core/spec/list/decode-text.ts';
+import type { ListLine } from '#core/spec/list/list-line.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';

@@ -1,8 +1,8 @@
 import { useRef, useState } from 'react';
 import { call } from '#client/api.ts';
 import { newId } from '#client/happen.ts';
-import { type Source, sourceName } from '#core/book/source.ts';
-import { KEY_KINDS, type KeyKind } from '#core/lookup/key-span.ts';
+import { type Source, sourceName } from '#core/spec/book/source.ts';
+import { KEY_KINDS, type KeyKind } from '#core/spec/lookup/key-span.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { KeptTable } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';

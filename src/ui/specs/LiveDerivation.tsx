@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import { printedTorques, printedUnit } from '#core/requirement/requirement.ts';
+import { displayDigits } from '#core/quantity/display.ts';
+import { significantDigits } from '#core/quantity/torque.ts';
+import { fromNewtonMetres, type NewtonMetres, unitSymbol } from '#core/quantity/unit.ts';
+import { printedTorques, printedUnit } from '#core/spec/requirement/requirement.ts';
+import type { Specification } from '#core/spec/requirement/specification.ts';
 import type { Schools } from '#core/target/schools.ts';
-import { type Specification, specifiedTarget } from '#core/target/specified-target.ts';
-import { displayDigits } from '#core/torque/display.ts';
-import { significantDigits } from '#core/torque/torque.ts';
-import { fromNewtonMetres, type NewtonMetres, unitSymbol } from '#core/torque/unit.ts';
+import { specifiedTarget } from '#core/target/specified-target.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { derivationWords, schoolWords } from '#wire/words/derivation.ts';

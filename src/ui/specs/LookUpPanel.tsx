@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { type FromBook, fromLookUp } from '#core/book/book-reference.ts';
-import type { Source } from '#core/book/source.ts';
-import { sourceName } from '#core/book/source.ts';
-import { type LookUp, lookUp } from '#core/lookup/look-up.ts';
-import { cellText, type LookupTable, readLookupTable } from '#core/lookup/lookup-table.ts';
-import { plainSpecification } from '#core/target/specified-target.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
+import { unitSymbol } from '#core/quantity/unit.ts';
+import { type FromBook, fromLookUp } from '#core/spec/book/book-reference.ts';
+import type { Source } from '#core/spec/book/source.ts';
+import { sourceName } from '#core/spec/book/source.ts';
+import { type LookUp, lookUp } from '#core/spec/lookup/look-up.ts';
+import { cellText, type LookupTable, readLookupTable } from '#core/spec/lookup/lookup-table.ts';
+import { plainSpecification } from '#core/spec/requirement/specification.ts';
 import type { KeptTable } from '#wire/book.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { z } from 'zod';
 import { call } from '#client/api.ts';
-import { specificationOf } from '#core/book/book-requirement.ts';
-import { sourceName } from '#core/book/source.ts';
+import { specificationOf } from '#core/spec/book/book-requirement.ts';
+import { sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { BookConflict, KeptRequirement, RestingJob } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';

@@ -1,9 +1,9 @@
 import { useMemo, useRef, useState } from 'react';
 import { call } from '#client/api.ts';
 import { newId } from '#client/happen.ts';
-import { specificationOf } from '#core/book/book-requirement.ts';
-import type { RequirementColumn } from '#core/book/requirement-list.ts';
-import type { Source } from '#core/book/source.ts';
+import { specificationOf } from '#core/spec/book/book-requirement.ts';
+import type { RequirementColumn } from '#core/spec/book/requirement-list.ts';
+import type { Source } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { KeptRequirement } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';

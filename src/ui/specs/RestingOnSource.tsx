@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
-import { type Source, sourceName } from '#core/book/source.ts';
+import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { KeptRequirement, KeptTable, RestingJob } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';

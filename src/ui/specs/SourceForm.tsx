@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
-import { SOURCE_KINDS, type Source } from '#core/book/source.ts';
+import { SOURCE_KINDS, type Source } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { NewSource } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
-import { type Source, type SourceStatus, sourceName } from '#core/book/source.ts';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
+import { type Source, type SourceStatus, sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { Attachment, KeptRequirement, KeptTable, LogEntry, RestingJob } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { type Source, sourceName } from '#core/book/source.ts';
+import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { SOURCE_KIND_WORDS, SOURCE_STATUS_WORDS } from '#wire/words/book.ts';
 import { type Column, SortableTable } from '../shared/SortableTable.tsx';
 import { SourceForm } from './SourceForm.tsx';

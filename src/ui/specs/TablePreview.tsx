@@ -1,6 +1,6 @@
-import { type Cell, cellText, type ReadTable, type TableFinding } from '#core/lookup/lookup-table.ts';
-import { printedTorques } from '#core/requirement/requirement.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
+import { unitSymbol } from '#core/quantity/unit.ts';
+import { type Cell, cellText, type ReadTable, type TableFinding } from '#core/spec/lookup/lookup-table.ts';
+import { printedTorques } from '#core/spec/requirement/requirement.ts';
 import { spanWords, valueWords } from '#wire/words/lookup.ts';
 import { DoubtfulCell } from '../shared/DoubtfulCell.tsx';
 import type { TableDraft } from './use-table-draft.ts';

@@ -1,6 +1,6 @@
-import { type Source, sourceName } from '#core/book/source.ts';
-import { cellText } from '#core/lookup/lookup-table.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
+import { unitSymbol } from '#core/quantity/unit.ts';
+import { type Source, sourceName } from '#core/spec/book/source.ts';
+import { cellText } from '#core/spec/lookup/lookup-table.ts';
 import type { KeptTable, RestingJob } from '#wire/book.ts';
 import type { Site } from '#wire/site.ts';
 import { LookUpPanel } from './LookUpPanel.tsx';

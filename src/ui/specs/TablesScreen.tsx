@@ -1,4 +1,4 @@
-import { type Source, sourceName } from '#core/book/source.ts';
+import { type Source, sourceName } from '#core/spec/book/source.ts';
 import type { KeptTable } from '#wire/book.ts';
 import { SpecsTabs } from './SpecsTabs.tsx';
 

@@ -1,13 +1,13 @@
-import { CONDITION_COLUMNS, type ConditionColumn, conditionCells } from '#core/book/condition-text.ts';
+import type { TorqueUnit } from '#core/quantity/unit.ts';
+import { CONDITION_COLUMNS, type ConditionColumn, conditionCells } from '#core/spec/book/condition-text.ts';
 import {
   type ReadRequirementLine,
   type RequirementColumn,
   readRequirementLine,
   requirementCells,
-} from '#core/book/requirement-list.ts';
-import { type Source, sourceName } from '#core/book/source.ts';
-import { NO_CONDITIONS } from '#core/requirement/conditions.ts';
-import type { TorqueUnit } from '#core/torque/unit.ts';
+} from '#core/spec/book/requirement-list.ts';
+import { type Source, sourceName } from '#core/spec/book/source.ts';
+import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
 import type { KeptRequirement } from '#wire/book.ts';
 
 /** A requirement as it is being written: a line of a list, which reads it the same way whether typed or imported. */

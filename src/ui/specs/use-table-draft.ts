@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
-import { type ProposedTable, readLabel } from '#core/label/read-label.ts';
-import { readTableCsv } from '#core/label/table-csv.ts';
-import { decodeText } from '#core/list/decode-text.ts';
+import type { Result } from '#core/result.ts';
+import { type ProposedTable, readLabel } from '#core/spec/label/read-label.ts';
+import { readTableCsv } from '#core/spec/label/table-csv.ts';
+import { decodeText } from '#core/spec/list/decode-text.ts';
 import {
   type CellPlace,
   type LookupTable,
@@ -9,8 +10,7 @@ import {
   readLookupTable,
   type TableFinding,
   tableFindings,
-} from '#core/lookup/lookup-table.ts';
-import type { Result } from '#core/result.ts';
+} from '#core/spec/lookup/lookup-table.ts';
 import type { KeptTable } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Site } from '#wire/site.ts';

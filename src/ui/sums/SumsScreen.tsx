@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { readConductorSize } from '#core/conductor/conductor-size.ts';
-import { readRequirement } from '#core/requirement/read-requirement.ts';
-import { printedTorques } from '#core/requirement/requirement.ts';
-import { displayDigits } from '#core/torque/display.ts';
-import { significantDigits, type WrittenTorque, writtenInNewtonMetres } from '#core/torque/torque.ts';
-import { fromNewtonMetres, TORQUE_UNIT_CODES, unitSymbol } from '#core/torque/unit.ts';
+import { displayDigits } from '#core/quantity/display.ts';
+import { significantDigits, type WrittenTorque, writtenInNewtonMetres } from '#core/quantity/torque.ts';
+import { fromNewtonMetres, TORQUE_UNIT_CODES, unitSymbol } from '#core/quantity/unit.ts';
+import { readConductorSize } from '#core/spec/conductor/conductor-size.ts';
+import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
+import { printedTorques } from '#core/spec/requirement/requirement.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';

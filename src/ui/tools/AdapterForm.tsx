@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
-import { ADAPTER_KINDS, type Adapter, type AdapterKind } from '#core/adapter/adapter.ts';
+import { ADAPTER_KINDS, type Adapter, type AdapterKind } from '#core/tool/adapter.ts';
 import { TOOL_DRIVES, type ToolDrive } from '#core/tool/tool.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';

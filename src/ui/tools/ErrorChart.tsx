@@ -9,9 +9,9 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
+import { displayDigits } from '#core/quantity/display.ts';
+import { fromNewtonMetres, newtonMetres, unitSymbol } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { displayDigits } from '#core/torque/display.ts';
-import { fromNewtonMetres, newtonMetres, unitSymbol } from '#core/torque/unit.ts';
 import type { KeptSession } from '#wire/calibration.ts';
 
 type Props = { readonly tool: Tool; readonly sessions: readonly KeptSession[] };

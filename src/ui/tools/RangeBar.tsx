@@ -1,4 +1,4 @@
-import { settingInNewtonMetres } from '#core/setting/scale.ts';
+import { settingInNewtonMetres } from '#core/tool/scale.ts';
 import type { Tool } from '#core/tool/tool.ts';
 
 const LOWEST = 0.02;

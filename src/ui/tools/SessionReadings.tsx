@@ -1,5 +1,5 @@
+import { unitSymbol } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
 import type { Session, SessionStage } from './use-session.ts';
 
 type Props = { readonly session: Session; readonly stage: SessionStage; readonly tool: Tool };

@@ -1,7 +1,7 @@
 import type { SessionEvaluation } from '#core/calibration/session-evaluation.ts';
+import { displayDigits } from '#core/quantity/display.ts';
+import { fromNewtonMetres, newtonMetres, unitSymbol } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { displayDigits } from '#core/torque/display.ts';
-import { fromNewtonMetres, newtonMetres, unitSymbol } from '#core/torque/unit.ts';
 
 type Props = {
   readonly tool: Tool;

@@ -1,14 +1,9 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
-import {
-  checkedScale,
-  SCALE_FORMS,
-  settingAtGraduation,
-  settingInNewtonMetres,
-} from '#core/setting/scale.ts';
+import { TORQUE_UNIT_CODES, unitSymbol } from '#core/quantity/unit.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
+import { checkedScale, SCALE_FORMS, settingAtGraduation, settingInNewtonMetres } from '#core/tool/scale.ts';
 import { TOOL_DRIVES, TOOL_KINDS, type Tool, type ToolKind } from '#core/tool/tool.ts';
-import { TORQUE_UNIT_CODES, unitSymbol } from '#core/torque/unit.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import { TOOL_DRIVE_WORDS, TOOL_KIND_WORDS } from '#wire/words/tool.ts';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { call } from '#client/api.ts';
-import type { Adapter } from '#core/adapter/adapter.ts';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
+import type { Adapter } from '#core/tool/adapter.ts';
 import { NO_FACTS } from '#core/tool/tool-standing.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { CribTool } from '#wire/tool.ts';

@@ -1,8 +1,8 @@
-import { CALIBRATION_PULLS } from '#core/calibration/interval.ts';
-import type { Scale, ScaleForm } from '#core/setting/scale.ts';
+import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { ToolClass } from '#core/tool/class-limit.ts';
+import { CALIBRATION_PULLS } from '#core/tool/due.ts';
+import type { Scale, ScaleForm } from '#core/tool/scale.ts';
 import type { ToolDrive, ToolKind } from '#core/tool/tool.ts';
-import type { TorqueUnit } from '#core/torque/unit.ts';
 import type { NewTool } from '#wire/tool.ts';
 
 /** A tool as it is being described, every field as typed. */

@@ -8,9 +8,9 @@ import {
 } from '#core/calibration/session-evaluation.ts';
 import { type SessionPlan, sessionPlan } from '#core/calibration/session-plan.ts';
 import { toolConditions } from '#core/calibration/tool-conditions.ts';
+import { readNumber } from '#core/quantity/read-number.ts';
+import { fromNewtonMetres, newtonMetres, toNewtonMetres } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { readNumber } from '#core/torque/read-number.ts';
-import { fromNewtonMetres, newtonMetres, toNewtonMetres } from '#core/torque/unit.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { useKeptDraft } from '../shared/use-kept-draft.ts';
 

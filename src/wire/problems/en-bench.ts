@@ -1,5 +1,6 @@
-import { displayDigits } from '#core/torque/display.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
+import { displayDigits } from '#core/quantity/display.ts';
+import { unitSymbol } from '#core/quantity/unit.ts';
+import { waitWords } from '../words/joint.ts';
 import { mixUpWords } from '../words/mix-up.ts';
 import { type Problem, type ProblemWords, words } from './problem.ts';
 
@@ -39,10 +40,29 @@ type BenchCode =
   | 'rules-already'
   | 'not-pulled-yet'
   | 'head-moved'
-  | 'no-pull-by-signer';
+  | 'no-pull-by-signer'
+  | 'plan-misshaped'
+  | 'joint-kind-unknown'
+  | 'group-unknown'
+  | 'step-unknown'
+  | 'step-misdone'
+  | 'step-first'
+  | 'instrument-missing'
+  | 'wait-not-over'
+  | 'steps-remain'
+  | 'finger-tight'
+  | 'not-finger-tight';
 
 type Wording = {
   readonly [C in BenchCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
+};
+
+const PLAN_MISSHAPED_WORDS: Readonly<Record<Extract<Problem, { code: 'plan-misshaped' }>['what'], string>> = {
+  'group-unknown': 'A fastener names a group that the plan does not have.',
+  'group-empty': 'A group has no fasteners.',
+  'group-repeated': 'Two groups have the same name.',
+  'group-scattered': 'The fasteners do not follow the order of the groups.',
+  'detail-unknown': 'A fastener has a detail that its kind of joint does not have.',
 };
 
 const plain = (value: number): string => displayDigits(value, { sourceDigits: 5, graduation: null });
@@ -210,4 +230,60 @@ export const BENCH_WORDS: Wording = {
       'Whoever signs “done” states that the work was done as recorded, and no pull of this job is yours.',
       'Sign all the same if you stand for it; the record says that you made no pull.',
     ),
+  'plan-misshaped': ({ what }) =>
+    words(
+      'The plan does not hang together',
+      PLAN_MISSHAPED_WORDS[what],
+      'Read the list again and plan it anew.',
+    ),
+  'joint-kind-unknown': ({ jointKind }) =>
+    words(
+      'Another kind of joint',
+      `“${jointKind}” is not as this site plans it now.`,
+      'Load the page again and plan the job anew.',
+    ),
+  'group-unknown': ({ group }) =>
+    words('No such group', `The job has no group ${group}.`, 'Load the page again.'),
+  'step-unknown': ({ step }) =>
+    words('No such step', `The plan has no step “${step}” there.`, 'Load the page again.'),
+  'step-misdone': ({ step }) =>
+    words(
+      'Not what the step asks',
+      `What was said of “${step}” is not what its plan asks for.`,
+      'Load the page again and do the step as it is shown.',
+    ),
+  'step-first': ({ title }) =>
+    words(
+      'A step comes first',
+      `“${title}” is not done, and the pull waits for it.`,
+      'Do it, or leave it with a reason.',
+    ),
+  'instrument-missing': () =>
+    words(
+      'With what was it measured?',
+      'The record names the instrument.',
+      'Type what is marked on it, then record again.',
+    ),
+  'wait-not-over': ({ minutesLeft }) =>
+    words(
+      'Not yet',
+      `It has to be left for another ${waitWords(minutesLeft)}.`,
+      'Come back then; other groups can be worked meanwhile.',
+    ),
+  'steps-remain': ({ count, first }) =>
+    words(
+      'Steps remain',
+      count === 1
+        ? `“${first}” is still to be done.`
+        : `${count} steps are still to be done, “${first}” first.`,
+      'Do them on the Bench, or leave each with a reason.',
+    ),
+  'finger-tight': () =>
+    words(
+      'By the fingers',
+      'It is tightened by the fingers alone and gets no torque.',
+      'Confirm it on the Bench.',
+    ),
+  'not-finger-tight': ({ position }) =>
+    words('It has a torque', `${position} is tightened to a torque.`, 'Pull it with a tool.'),
 };

@@ -21,7 +21,8 @@ type BookCode =
   | 'book-reference-unknown'
   | 'attachment-type'
   | 'attachment-too-large'
-  | 'unknown-choice';
+  | 'unknown-choice'
+  | 'book-differs';
 
 type Wording = {
   readonly [C in BookCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
@@ -112,4 +113,10 @@ export const BOOK_WORDS: Wording = {
     ),
   'unknown-choice': (p) =>
     words('Not one of these', `"${p.text}" is none of: ${p.known.join(', ')}.`, 'Type one of them.'),
+  'book-differs': (p) =>
+    words(
+      'The book says otherwise',
+      `The spec book says ${p.book} here.`,
+      'Type what the book says, or take another requirement.',
+    ),
 };

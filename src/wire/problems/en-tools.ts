@@ -1,4 +1,4 @@
-import { displayDigits } from '#core/torque/display.ts';
+import { displayDigits } from '#core/quantity/display.ts';
 import { toolOutWords } from '../words/tool.ts';
 import { type Problem, type ProblemWords, words } from './problem.ts';
 

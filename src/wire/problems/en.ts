@@ -1,4 +1,4 @@
-import { displayDigits } from '#core/torque/display.ts';
+import { displayDigits } from '#core/quantity/display.ts';
 import { BENCH_WORDS } from './en-bench.ts';
 import { BOOK_WORDS } from './en-book.ts';
 import { TOOL_WORDS } from './en-tools.ts';

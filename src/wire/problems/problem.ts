@@ -1,14 +1,14 @@
-import type { RequirementLineRefusal } from '#core/book/requirement-list.ts';
 import type { SessionRefusal } from '#core/calibration/session-evaluation.ts';
-import type { ConductorRefusal } from '#core/conductor/conductor-size.ts';
+import type { CellRefusal } from '#core/job/fastener-list.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
-import type { CellRefusal } from '#core/job/terminal-list.ts';
-import type { LabelRefusal } from '#core/label/read-label.ts';
-import type { DecodeRefusal } from '#core/list/decode-text.ts';
-import type { TableRefusal } from '#core/list/delimited-table.ts';
-import type { KeyRefusal } from '#core/lookup/key-span.ts';
-import type { TableShapeRefusal } from '#core/lookup/lookup-table.ts';
-import type { ScaleRefusal } from '#core/setting/scale.ts';
+import type { RequirementLineRefusal } from '#core/spec/book/requirement-list.ts';
+import type { ConductorRefusal } from '#core/spec/conductor/conductor-size.ts';
+import type { LabelRefusal } from '#core/spec/label/read-label.ts';
+import type { DecodeRefusal } from '#core/spec/list/decode-text.ts';
+import type { TableRefusal } from '#core/spec/list/delimited-table.ts';
+import type { KeyRefusal } from '#core/spec/lookup/key-span.ts';
+import type { TableShapeRefusal } from '#core/spec/lookup/lookup-table.ts';
+import type { ScaleRefusal } from '#core/tool/scale.ts';
 import type { ServiceRefusal } from './service-refusal.ts';
 
 /** Everything a technician can run into, as data. */
@@ -65,6 +65,9 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'signed-already': 409,
   'head-moved': 409,
   'no-pull-by-signer': 409,
+  'steps-remain': 409,
+  'wait-not-over': 409,
+  'joint-kind-unknown': 409,
   'ledger-broken': 503,
   'job-busy': 503,
   'database-away': 503,

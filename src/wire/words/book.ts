@@ -1,5 +1,5 @@
-import type { SourceKind, SourceStatus } from '#core/book/source.ts';
-import type { Conditions } from '#core/requirement/conditions.ts';
+import type { SourceKind, SourceStatus } from '#core/spec/book/source.ts';
+import type { Conditions } from '#core/spec/requirement/conditions.ts';
 import { writtenWords } from './requirement.ts';
 import { TOOL_KIND_WORDS } from './tool.ts';
 

@@ -1,6 +1,6 @@
+import { displayTorque } from '#core/quantity/display.ts';
+import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { DerivationStep, SchoolChoice } from '#core/target/derivation.ts';
-import { displayTorque } from '#core/torque/display.ts';
-import type { TorqueUnit } from '#core/torque/unit.ts';
 
 const SCHOOL_WORDS: Record<string, string> = {
   'rangeTarget:middle': 'middle of the range',

@@ -1,6 +1,6 @@
-import type { KeyKind, KeySpan } from '#core/lookup/key-span.ts';
-import type { ReadValue } from '#core/lookup/lookup-table.ts';
-import { displayDigits } from '#core/torque/display.ts';
+import { displayDigits } from '#core/quantity/display.ts';
+import type { KeyKind, KeySpan } from '#core/spec/lookup/key-span.ts';
+import type { ReadValue } from '#core/spec/lookup/lookup-table.ts';
 import { requirementWords } from './requirement.ts';
 
 /** The names of kinds of key. */

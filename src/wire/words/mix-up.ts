@@ -1,4 +1,4 @@
-import type { LikelyMixUp } from '#core/torque/mix-up.ts';
+import type { LikelyMixUp } from '#core/quantity/mix-up.ts';
 
 const NAMES: Record<LikelyMixUp['mixUp'], string> = {
   'inch-for-foot': '12 times, as when lbf·in and lbf·ft are mixed up',

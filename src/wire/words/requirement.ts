@@ -1,5 +1,5 @@
-import { printedTorques, type Requirement } from '#core/requirement/requirement.ts';
-import { type TorqueUnit, unitSymbol } from '#core/torque/unit.ts';
+import { type TorqueUnit, unitSymbol } from '#core/quantity/unit.ts';
+import { printedTorques, type Requirement } from '#core/spec/requirement/requirement.ts';
 
 /** A requirement in words, as it was read: "20 to 24 lbf·in", "at most 7 N·m". */
 export const requirementWords = (requirement: Requirement): string => {
@@ -19,6 +19,8 @@ export const requirementWords = (requirement: Requirement): string => {
       return `${digits} ${symbol}, no tolerance printed`;
     case 'torque-then-angle':
       return `${digits} ${symbol}, then ${requirement.angleDegrees}°`;
+    case 'finger-tight':
+      return 'finger tight';
     case 'snug-then-angle':
       return `snug, then ${requirement.angleDegrees}°`;
     case 'range':

@@ -1,6 +1,6 @@
-import type { Scale } from '#core/setting/scale.ts';
-import type { ToolSetting } from '#core/setting/tool-setting.ts';
-import { unitSymbol } from '#core/torque/unit.ts';
+import { unitSymbol } from '#core/quantity/unit.ts';
+import type { Scale } from '#core/tool/scale.ts';
+import type { ToolSetting } from '#core/tool/tool-setting.ts';
 
 const short = (value: number): string => String(Number(value.toFixed(6)));
 const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;

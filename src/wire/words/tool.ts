@@ -1,4 +1,4 @@
-import type { AdapterKind } from '#core/adapter/adapter.ts';
+import type { AdapterKind } from '#core/tool/adapter.ts';
 import type { ToolOut } from '#core/tool/choose-tool.ts';
 import type { ToolDrive, ToolKind } from '#core/tool/tool.ts';
 

@@ -1,8 +1,8 @@
 import type { ObjectionCode } from '#core/job/objection.ts';
 import type { PullBody } from '#core/job/pull.ts';
+import { displayTorque, type Resolution } from '#core/quantity/display.ts';
+import { newtonMetres, type TorqueUnit, unitSymbol } from '#core/quantity/unit.ts';
 import type { ToolBlock } from '#core/tool/tool-standing.ts';
-import { displayTorque, type Resolution } from '#core/torque/display.ts';
-import { newtonMetres, type TorqueUnit, unitSymbol } from '#core/torque/unit.ts';
 import type { FastenerStatus } from '#core/view/bench.ts';
 import { TOOL_OUT_WORDS } from './tool.ts';
 
@@ -16,6 +16,8 @@ export const STATUS_WORDS: Record<FastenerStatus, string> = {
   'too-close': 'too close to call',
   'by-feel': 'by feel, unverified',
   'no-verdict': 'no verdict',
+  reached: 'pass reached',
+  'finger-tight': 'finger tight',
 };
 
 const OBJECTION_WORDS: Record<ObjectionCode, (about: string) => string> = {
@@ -34,6 +36,8 @@ const OBJECTION_WORDS: Record<ObjectionCode, (about: string) => string> = {
   'setting-differs': (about) => `the tool was last said to be set to ${about}`,
   'mix-up-question': (about) => `${about} looks like another unit, and nobody was asked`,
   'pulled-meanwhile': (about) => `${about} had pulled it meanwhile`,
+  'pass-out-of-order': (about) => `it was due for pass ${about}`,
+  'step-missing': (about) => `“${about}” had not been done`,
 };
 
 /** What stood against a pull when it was recorded. */
@@ -61,6 +65,8 @@ export const verdictWords = (
   switch (pull.outcome) {
     case 'in':
       return { fact: `${read}${chance}.`, consequence: '' };
+    case 'reached':
+      return { fact: `${read}, this pass is reached.`, consequence: '' };
     case 'low':
       return {
         fact: `${read}, below ${limit(pull.lowNewtonMetres)}.`,

@@ -5,7 +5,7 @@ import { describe, expect, test } from 'vitest';
 import { drift, twoSidedT } from '#core/calibration/drift.ts';
 import { sessionEvaluation } from '#core/calibration/session-evaluation.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import { newtonMetres } from '#core/torque/unit.ts';
+import { newtonMetres } from '#core/quantity/unit.ts';
 import { conformanceProbability } from '#core/verdict/conformance-probability.ts';
 
 // Core works its statistics out with simple-statistics, its quantile of t with jstat. Each is checked here against a library that core does

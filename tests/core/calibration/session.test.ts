@@ -1,7 +1,5 @@
 import { describe, expect, test } from 'vitest';
 import { drift, twoSidedT } from '#core/calibration/drift.ts';
-import { appliedTorque, figureAt } from '#core/calibration/error-at.ts';
-import { dueReason, monthsLater, needsWarmUp } from '#core/calibration/interval.ts';
 import {
   relativeDeviation,
   type SessionConditions,
@@ -10,6 +8,8 @@ import {
 import { sessionPlan } from '#core/calibration/session-plan.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { TOOL_CLASSES } from '#core/tool/class-limit.ts';
+import { dueReason, monthsLater, needsWarmUp } from '#core/tool/due.ts';
+import { appliedTorque, figureAt } from '#core/tool/known-error.ts';
 
 const CONDITIONS: SessionConditions = {
   limitPercentAt: () => 4,

@@ -1,14 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
-import { CAUTION_IDS } from '#core/job/cautions.ts';
 import type { PullBody } from '#core/job/pull.ts';
 import { audit } from '#core/ledger/audit.ts';
-import { fromNewtonMetres, newtonMetres } from '#core/torque/unit.ts';
+import { fromNewtonMetres, newtonMetres } from '#core/quantity/unit.ts';
 import { fastenerAt } from '#core/view/bench.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import { nextAction } from '#core/view/next-action.ts';
 import { comingPositions, jobProgress, jobStage, openItems } from '#core/view/open-items.ts';
-import { SampleJob, TOOL, taken } from './sample-job.ts';
+import { CAUTIONS, SampleJob, TOOL, taken } from './sample-job.ts';
 
 const refusalCode = (result: { ok: boolean; refusal?: unknown }) =>
   (result as { refusal?: { code: string } }).refusal?.code;
@@ -19,7 +18,7 @@ describe('from the plan to the first pull', () => {
     expect(nextAction(job.state, '1').kind).toBe('choose-tool');
     job.happen({ kind: 'tool-chosen', body: taken(TOOL) });
     expect(nextAction(job.state, '1').kind).toBe('make-safe');
-    job.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
+    job.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTIONS } });
     expect(nextAction(job.state, '1')).toMatchObject({
       kind: 'set-tool',
       wanted: { setting: 22, reading: { main: 20, sub: 2 }, turns: 3.4 },
@@ -50,15 +49,15 @@ describe('from the plan to the first pull', () => {
 
   test('no tool: a click is refused even when all is safe', () => {
     const job = new SampleJob();
-    job.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
+    job.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTIONS } });
     expect(refusalCode(job.judge('1'))).toBe('tool-not-chosen');
   });
 
   test('one caution missing is cautions-incomplete', () => {
     const job = new SampleJob();
-    expect(
-      refusalCode(job.try({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS.slice(1) } })),
-    ).toBe('cautions-incomplete');
+    expect(refusalCode(job.try({ kind: 'cautions-confirmed', body: { cautions: CAUTIONS.slice(1) } }))).toBe(
+      'cautions-incomplete',
+    );
   });
 
   test('a setting no fastener wants, in another unit, or of another tool, is refused', () => {
@@ -101,7 +100,7 @@ describe('from the plan to the first pull', () => {
       kind: 'tool-chosen',
       body: taken({ ...TOOL, id: '0190a000-0000-7000-8000-0000000000a2', code: 'T-2' }),
     });
-    expect(job.state.setting).toBeNull();
+    expect(nextAction(job.state, '2')).toMatchObject({ kind: 'set-tool', taken: { setting: null } });
   });
 
   test('with the class’s tolerance, acceptance comes with the tool, and stays for what was judged', () => {
@@ -155,7 +154,7 @@ describe('pulls and their verdicts', () => {
 
   test('by feel needs no tool, gets no verdict and stays open', () => {
     const job = new SampleJob();
-    job.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
+    job.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTIONS } });
     job.pull('1', 'by-feel');
     expect(job.status('1')).toBe('by-feel');
     expect(openItems(job.state).map(({ position }) => position)).toContain('1');

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { CHECK_METHODS, canCheck } from '#core/job/check.ts';
+import { toNewtonMetres } from '#core/quantity/unit.ts';
 import { TOOL_KINDS } from '#core/tool/tool.ts';
 import { canShow } from '#core/tool/usable-band.ts';
-import { toNewtonMetres } from '#core/torque/unit.ts';
 import { TOOL } from './sample-job.ts';
 
 describe('which tools can check a finished fastener', () => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { recordedProbability, recordedTorque } from '#core/command/judge-pull.ts';
+import { recordedProbability, recordedTorque } from '#core/command/judgement.ts';
 import { differingField } from '#core/job/differing-field.ts';
 
 describe('what a device worked out beside what the server works out', () => {

@@ -1,24 +1,26 @@
 import { v7 as uuidv7 } from 'uuid';
-import { commandOf, decide, knewOf } from '#core/command/decide.ts';
 import { judgePull } from '#core/command/judge-pull.ts';
 import { knowingNothing } from '#core/command/known.ts';
 import { applied, jobViewOf } from '#core/event/apply.ts';
+import { commandOf, decide, knewOf } from '#core/event/decide.ts';
 import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
 import type { KeptEvent } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
-import { CAUTION_IDS } from '#core/job/cautions.ts';
 import type { CheckBody } from '#core/job/check.ts';
 import type { JobPlan } from '#core/job/plan.ts';
 import type { PullMethod } from '#core/job/pull.ts';
 import type { SignatureMeaning } from '#core/job/signature.ts';
+import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import { EMPTY_HEAD, placedEvent } from '#core/ledger/hash-chain.ts';
 import type { Person } from '#core/people/person.ts';
-import { readRequirement } from '#core/requirement/read-requirement.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
+import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
+import { type FastenerView, fastenerAt, type TakenTool } from '#core/view/bench.ts';
+import { cautionsOf } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
+import { toolFor } from '#core/view/tool-for.ts';
 import { isSetFor, wantedSetting } from '#core/view/wanted-setting.ts';
 
 /** People, a tool and a job made up for the tests. */
@@ -66,7 +68,11 @@ export const TOOL: Tool = {
 };
 
 /** A tool taken in hand with nothing put on it and nothing against it. */
-export const taken = (tool: Tool) => ({ tool, adapters: [], blocks: [], override: null }) as const;
+export const taken = (tool: Tool) =>
+  ({ tool, adapters: [], blocks: [], override: null, groups: null, isBeside: false }) as const;
+
+/** The cautions of a control cabinet, by their ids. */
+export const CAUTIONS = CONTROL_CABINET.steps.map(({ id }) => id);
 
 /** A check of the fastener at position 1 as a person says it; what is decided of it is left at naught. */
 export const sampleCheck = (change: Partial<CheckBody> = {}): CheckBody => ({
@@ -95,17 +101,23 @@ export const samplePlan = (
   rules,
   number: '0001',
   title: 'Sample cabinet',
-  seenFrom: 'from the door',
-  jobKind: 'control-cabinet',
   source: { title: 'Terminal list', revision: 'A', place: 'sheet 1' },
   siteUnit: 'N.m',
   schools: { ...DEFAULT_SCHOOLS, ...schools },
+  asset: null,
+  groups: [{ id: 'A', title: 'Sample cabinet', kind: CONTROL_CABINET, seenFrom: 'from the door', parts: [] }],
   fasteners: requirements.map((printed, index) => ({
     position: String(index + 1),
     label: `terminal ${index + 1}`,
+    group: 'A',
     xMm: 10 * index,
     yMm: 10,
-    conductor: '14 AWG',
+    part: '',
+    thread: '',
+    direction: 'right',
+    counterHold: '',
+    isSingleUse: false,
+    details: { conductor: '14 AWG' },
     drive: 'slot',
     driveAssumed: true,
     requirement: {
@@ -125,7 +137,7 @@ export const receiptAt = (at: string) => ({
 
 /** A job that happens step by step: each call adds an event and answers the state after it. Throws when the fold refuses. */
 export class SampleJob {
-  static readonly cautions = CAUTION_IDS;
+  static readonly cautions = CAUTIONS;
   readonly events: UnplacedEvent[] = [];
   state: JobView;
 
@@ -170,19 +182,21 @@ export class SampleJob {
 
   ready(tool: Tool = TOOL): this {
     this.happen({ kind: 'tool-chosen', body: taken(tool) });
-    this.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTION_IDS } });
+    this.happen({
+      kind: 'cautions-confirmed',
+      body: { cautions: cautionsOf(this.state.plan).map(({ id }) => id) },
+    });
     return this;
   }
 
   setFor(position: string): this {
-    const wanted = valueOrThrow(wantedSetting(this.state, fastenerAt(this.state, position) as FastenerView));
-    if (isSetFor(this.state, wanted)) return this;
-    const setting = {
-      text: wanted.text,
-      value: wanted.setting,
-      unit: this.state.tool?.scale.unit ?? 'lbf.in',
-    } as const;
-    this.happen({ kind: 'tool-set', body: { toolId: this.state.tool?.id ?? '', setting } });
+    const fastener = fastenerAt(this.state, position) as FastenerView;
+    const wanted = valueOrThrow(wantedSetting(this.state, fastener));
+    const taken = toolFor(this.state, fastener) as TakenTool;
+    if (isSetFor(taken, wanted)) return this;
+    const { tool } = taken;
+    const setting = { text: wanted.text, value: wanted.setting, unit: tool.scale.unit };
+    this.happen({ kind: 'tool-set', body: { toolId: tool.id, setting } });
     return this;
   }
 
@@ -191,8 +205,9 @@ export class SampleJob {
     method: PullMethod = 'click',
     readingText: string | null = null,
     readingStands = false,
+    moved: boolean | null = null,
   ) {
-    return judgePull(this.state, { position, method, readingText, readingStands });
+    return judgePull(this.state, { position, method, readingText, readingStands, moved });
   }
 
   pull(position: string, method: PullMethod = 'click', readingText: string | null = null): this {

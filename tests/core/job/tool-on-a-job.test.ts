@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { toolsForJob } from '#core/tool/tools-for-job.ts';
 import { nextAction } from '#core/view/next-action.ts';
+import { type ToolForGroup, toolGaps, toolsForGroup } from '#core/view/tools-for-group.ts';
 import { LEAD, SampleJob, TOOL, taken } from './sample-job.ts';
 
 const code = (result: { ok: boolean; refusal?: unknown }) =>
@@ -18,6 +18,13 @@ const ADAPTER = {
 const LEVERED: Tool = { ...TOOL, leverMillimetres: 254 };
 const chosen = (tool: Tool, more: object = {}) =>
   ({ kind: 'tool-chosen', body: { ...taken(tool), ...more } }) as const;
+/** The tools for the one group of a sample. */
+const toolsFor = (
+  job: SampleJob,
+  candidates: Parameters<typeof toolsForGroup>[2],
+  factorOf: (tool: Tool) => number = () => 1,
+): readonly ToolForGroup[] =>
+  job.state.plan.groups.flatMap((group) => toolsForGroup(job.state, group, candidates, factorOf));
 const straight = (tool: Tool) => chosen(tool, { adapters: [{ adapter: ADAPTER, angleDegrees: 0 }] });
 
 describe('an adapter on a job', () => {
@@ -73,7 +80,11 @@ describe('a tool that something stands against', () => {
   test('the state, and so the certificate, says who let it be used and why', () => {
     const job = new SampleJob();
     job.happen(chosen(TOOL, { ...blocked, override: 'checked against T-2' }), LEAD);
-    expect(job.state.override).toEqual({ blocks: ['quarantined'], why: 'checked against T-2', by: 'Lea' });
+    expect(job.state.takenTools.get(TOOL.id)?.override).toEqual({
+      blocks: ['quarantined'],
+      why: 'checked against T-2',
+      by: 'Lea',
+    });
   });
 
   test('found after it was taken, it is put away until it is taken anew; its pulls are recorded all the same', () => {
@@ -87,7 +98,7 @@ describe('a tool that something stands against', () => {
     };
     expect(nextAction(job.state, '2').kind).toBe('pull');
     pull('1');
-    expect(nextAction(job.state, '2')).toEqual(putAway);
+    expect(nextAction(job.state, '2')).toMatchObject(putAway);
     pull('2');
     expect(job.state.fasteners.map(({ status }) => status)).toEqual(['no-verdict', 'no-verdict', 'open']);
     const other = { ...TOOL, id: ADAPTER.id, code: 'T-2' };
@@ -130,16 +141,16 @@ test('the tools for a whole job: the one that does most comes first; where none 
     scale: { ...TOOL.scale, unit: 'N.m', minimum: 5, maximum: 25 },
   };
   const candidates = [large, TOOL].map((tool) => ({ tool, blocks: [], standsAt: null }));
-  const { tools, toBuy } = toolsForJob(job.state, candidates, () => 1);
+  const tools = toolsFor(job, candidates);
   expect(tools.map(({ tool: { code: name }, can }) => [name, can])).toEqual([
     ['T-1', 2],
     ['L', 1],
   ]);
   expect(tools[0]?.because).toEqual(['range-too-low']);
-  expect(toBuy).toBeNull();
-  expect(toolsForJob(job.state, [candidates[1] as never], () => 1).toBuy).toMatchObject({
-    toNewtonMetres: 20,
-  });
+  expect(toolGaps(job.state, candidates)).toEqual([]);
+  expect(toolGaps(job.state, [candidates[1] as never])).toMatchObject([
+    { positions: ['3'], pass: 1, best: null, toBuy: { toNewtonMetres: 20 } },
+  ]);
 });
 
 test('of two tools that are as sure, the one with less travel comes first; a surer one still wins', () => {
@@ -163,11 +174,10 @@ test('of two tools that are as sure, the one with less travel comes first; a sur
   };
   const near: Tool = { ...TOOL, limitPercent: 1.5 };
   const codes = (...tools: readonly Tool[]) =>
-    toolsForJob(
-      job.state,
+    toolsFor(
+      job,
       tools.map((tool) => ({ tool, blocks: [], standsAt: null })),
-      () => 1,
-    ).tools.map(({ tool }) => tool.code);
+    ).map(({ tool }) => tool.code);
   expect(codes(far, near)).toEqual(['T-1', 'A-far']);
   expect(codes({ ...near, limitPercent: 12 }, far)).toEqual(['A-far', 'T-1']);
 });
@@ -179,7 +189,7 @@ test('each tool is asked through its own lever', () => {
     blocks: [],
     standsAt: null,
   }));
-  const { tools } = toolsForJob(job.state, candidates, ({ code: name }) => (name === 'T-0' ? 2 : 1));
+  const tools = toolsFor(job, candidates, ({ code: name }) => (name === 'T-0' ? 2 : 1));
   expect(tools.map(({ tool, first }) => [tool.code, first?.setting.text])).toEqual(
     expect.arrayContaining([
       ['T-1', '32.0'],

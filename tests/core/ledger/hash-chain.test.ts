@@ -2,9 +2,9 @@ import { createHash } from 'node:crypto';
 import canonicalize from 'canonicalize';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { canonicalText, sha256Hex } from '#core/canonical.ts';
 import { inKeyOrder } from '#core/event/event-forms.ts';
 import type { KeptEvent } from '#core/event/lifted.ts';
-import { canonicalText, sha256Hex } from '#core/ledger/canonical.ts';
 import { EMPTY_HEAD, eventHash, firstBreak, GENESIS_HASH, placedEvent } from '#core/ledger/hash-chain.ts';
 import { JOB_ID, receiptAt, SampleJob, TECHNICIAN } from '../job/sample-job.ts';
 
@@ -79,7 +79,7 @@ describe('the chain', () => {
       { deviceTime: '2026-01-01T00:00:00.000Z' },
       { sequence: 2 },
       { id: 'x' },
-      { schemaVersion: 3 },
+      { schemaVersion: 4 },
     ])
       expect(eventHash({ ...event, ...change } as KeptEvent)).not.toBe(event.hash);
   });

@@ -1,6 +1,6 @@
 import { createPrivateKey, sign } from 'node:crypto';
 import { describe, expect, test } from 'vitest';
-import { canonicalText } from '#core/ledger/canonical.ts';
+import { canonicalText } from '#core/canonical.ts';
 import {
   isSealIntact,
   keyFingerprint,

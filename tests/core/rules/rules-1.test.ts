@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import type { Adapter } from '#core/adapter/adapter.ts';
 import { judgePull } from '#core/command/judge-pull.ts';
 import type { PullMethod } from '#core/job/pull.ts';
 import { rulesOf } from '#core/rules/rules-by-number.ts';
 import type { Schools } from '#core/target/schools.ts';
+import type { Adapter } from '#core/tool/adapter.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { targetOf } from '#core/view/fastener-target.ts';
 import { wantedSetting } from '#core/view/wanted-setting.ts';
@@ -43,7 +43,10 @@ const decidedToday = (kept: Decision): Decision => {
   const job = new SampleJob([printed], given as Partial<Schools>, 1);
   const tool = tools[toolAt] as Tool;
   const chain = angle === null ? [] : [{ adapter: adapters[adapter] as Adapter, angleDegrees: angle }];
-  const took = { kind: 'tool-chosen', body: { tool, adapters: chain, blocks: [], override: null } } as const;
+  const took = {
+    kind: 'tool-chosen',
+    body: { tool, adapters: chain, blocks: [], override: null, groups: null, isBeside: false },
+  } as const;
   const tried = job.try(took);
   if (!tried.ok) return { ...asked, refused: tried.refusal.code };
   job.happen(took);

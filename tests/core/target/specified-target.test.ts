@@ -1,15 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
-import { readRequirement } from '#core/requirement/read-requirement.ts';
-import type { Requirement } from '#core/requirement/requirement.ts';
+import { fromNewtonMetres, type TorqueUnit } from '#core/quantity/unit.ts';
+import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
+import type { Requirement } from '#core/spec/requirement/requirement.ts';
+import { plainSpecification, type Specification } from '#core/spec/requirement/specification.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
-import {
-  plainSpecification,
-  relubricatedTarget,
-  type Specification,
-  specifiedTarget,
-} from '#core/target/specified-target.ts';
-import { fromNewtonMetres, type TorqueUnit } from '#core/torque/unit.ts';
+import { relubricatedTarget, specifiedTarget } from '#core/target/specified-target.ts';
 
 const printed = (text: string): Requirement => valueOrThrow(readRequirement(text, 'N.m')).requirement;
 const specification = (text: string, part: Partial<Specification> = {}): Specification => ({

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
-import { readRequirement } from '#core/requirement/read-requirement.ts';
+import { fromNewtonMetres, type TorqueUnit } from '#core/quantity/unit.ts';
+import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import type { DerivationStep } from '#core/target/derivation.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import { targetAndAcceptance } from '#core/target/target-and-acceptance.ts';
-import { fromNewtonMetres, type TorqueUnit } from '#core/torque/unit.ts';
 
 const requirement = (text: string) => valueOrThrow(readRequirement(text, 'N.m')).requirement;
 

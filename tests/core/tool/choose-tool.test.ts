@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
+import { newtonMetres } from '#core/quantity/unit.ts';
 import { RULES_1 } from '#core/rules/1/rules.ts';
 import { rankedTools, type ToolWanted, toolToBuy } from '#core/tool/choose-tool.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { NO_FACTS, toolBlocks } from '#core/tool/tool-standing.ts';
-import { newtonMetres } from '#core/torque/unit.ts';
 import { TOOL } from '../job/sample-job.ts';
 
 const tool = (code: string, minimum: number, maximum: number, part: Partial<Tool> = {}): Tool => ({

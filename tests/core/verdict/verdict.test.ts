@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { newtonMetres } from '#core/torque/unit.ts';
-import { conformanceProbability } from '#core/verdict/conformance-probability.ts';
+import { newtonMetres } from '#core/quantity/unit.ts';
 import {
   permissibleDeviation,
   pullStandardUncertainty,
   type UncertainTool,
-} from '#core/verdict/pull-uncertainty.ts';
+} from '#core/tool/pull-uncertainty.ts';
+import { conformanceProbability } from '#core/verdict/conformance-probability.ts';
 import { type Judged, tighteningVerdict } from '#core/verdict/tightening-verdict.ts';
 import { TOOL } from '../job/sample-job.ts';
 

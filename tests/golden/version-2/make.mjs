@@ -73,9 +73,7 @@ const setFor = async (job, by, position) => {
 };
 const pull = async (job, by, position, method = 'click', readingText = null, readingStands = false) => {
   if (method !== 'by-feel') await setFor(job, by, position);
-  const body = valueOrThrow(
-    judgePull(await stateOf(job), { position, method, readingText, readingStands }),
-  );
+  const body = valueOrThrow(judgePull(await stateOf(job), { position, method, readingText, readingStands }));
   const [event] = await append(job, by, { kind: 'pull-made', body });
   return event.id;
 };
@@ -136,7 +134,9 @@ const every = await plan(
   ],
   (line) => {
     if (line.cells.position === 'R2-4') return { ...line, readAs: '18 lbf·in' };
-    return line.cells.position === 'R2-3' ? { ...line, book: locking.book, cells: { ...line.cells, requirement: locking.torque.printed } } : line;
+    return line.cells.position === 'R2-3'
+      ? { ...line, book: locking.book, cells: { ...line.cells, requirement: locking.torque.printed } }
+      : line;
   },
 );
 await append(every, Bram, chosen('TS-07'), cautions);
@@ -148,7 +148,9 @@ await append(every, Dewi, { kind: 'witness-marked', body: { position: 'R2-1' } }
 await pull(every, Bram, 'R2-2', 'over-shot');
 // A colleague's device, which does not know that it must be loosened first: recorded, with what stands against it.
 await pull(every, Bram, 'R2-5', 'by-feel');
-const { body: unseen } = (await jobEvents(every, 0)).findLast(({ kind, body }) => kind === 'pull-made' && body.position === 'R2-1');
+const { body: unseen } = (await jobEvents(every, 0)).findLast(
+  ({ kind, body }) => kind === 'pull-made' && body.position === 'R2-1',
+);
 await append(every, Dewi, { kind: 'pull-made', body: { ...unseen, position: 'R2-2', seenPulls: 0 } });
 await append(every, Bram, { kind: 'fastener-loosened', body: { position: 'R2-2' } });
 await pull(every, Bram, 'R2-2');
@@ -164,8 +166,14 @@ await append(every, Bram, {
 });
 await pull(every, Bram, 'R2-5', 'reading', '3.2', true);
 await pull(every, Bram, 'R2-5');
-await append(every, Ayu, { kind: 'rules-moved', body: { from: 2, to: 1, why: 'as the earlier panel', differing: [] } });
-await append(every, Ayu, { kind: 'rules-moved', body: { from: 1, to: 2, why: 'back to the newest', differing: [] } });
+await append(every, Ayu, {
+  kind: 'rules-moved',
+  body: { from: 2, to: 1, why: 'as the earlier panel', differing: [] },
+});
+await append(every, Ayu, {
+  kind: 'rules-moved',
+  body: { from: 1, to: 2, why: 'back to the newest', differing: [] },
+});
 await sign(every, Bram, 'done');
 await sign(every, Citra, 'inspected');
 const check = (position, method, code, reading) => ({
@@ -190,7 +198,13 @@ const check = (position, method, code, reading) => ({
 await append(every, Citra, check('R2-1', 'first-movement', 'TD-01', '2.60'));
 const recall = {
   kind: 'recall-noted',
-  body: { sessionId: uuidv7(), toolCode: 'TS-07', what: 'left as it is', why: 'inside in the worst case', outside: 0 },
+  body: {
+    sessionId: uuidv7(),
+    toolCode: 'TS-07',
+    what: 'left as it is',
+    why: 'inside in the worst case',
+    outside: 0,
+  },
 };
 taken(valueOrThrow(await appendedTo(every, events(every, Ayu, [recall]), Ayu, unknownContact)));
 await append(every, Citra, { kind: 'job-reopened', body: { why: 'found loose at inspection' } });
@@ -205,17 +219,37 @@ const levered = await plan(Ayu, 'Azimuth bracket, through an adapter', [
 const offset = adapters['RH-19'];
 const wrench = Object.values(tools).find(
   ({ tool, blocks }) =>
-    tool.drive === offset.driveIn && tool.leverMillimetres !== null && blocks.length === 0 && tool.scale.form === 'barrel',
+    tool.drive === offset.driveIn &&
+    tool.leverMillimetres !== null &&
+    blocks.length === 0 &&
+    tool.scale.form === 'barrel',
 );
-await append(levered, Bram, chosen(wrench.tool.code, { adapters: [{ adapter: offset, angleDegrees: 45 }] }), cautions);
+await append(
+  levered,
+  Bram,
+  chosen(wrench.tool.code, { adapters: [{ adapter: offset, angleDegrees: 45 }] }),
+  cautions,
+);
 await setFor(levered, Bram, 'B2');
-const late = valueOrThrow(judgePull(await stateOf(levered), { position: 'B2', method: 'click', readingText: null, readingStands: false }));
+const late = valueOrThrow(
+  judgePull(await stateOf(levered), {
+    position: 'B2',
+    method: 'click',
+    readingText: null,
+    readingStands: false,
+  }),
+);
 const receivedAt = new Date().toISOString();
 taken(
   valueOrThrow(
     await appendedTo(
       levered,
-      events(levered, Bram, [{ kind: 'pull-made', body: late }], new Date(Date.now() + 86_400_000).toISOString()),
+      events(
+        levered,
+        Bram,
+        [{ kind: 'pull-made', body: late }],
+        new Date(Date.now() + 86_400_000).toISOString(),
+      ),
       Bram,
       () => ({ receivedAt, sentAt: receivedAt, device: uuidv7(), signedInAt: receivedAt }),
     ),
@@ -223,11 +257,20 @@ taken(
 );
 
 // A tool that something stands against, let through by a lead.
-const blocked = Object.values(tools).find(({ blocks, tool }) => blocks.includes('overdue-time') && tool.scale.form === 'barrel');
+const blocked = Object.values(tools).find(
+  ({ blocks, tool }) => blocks.includes('overdue-time') && tool.scale.form === 'barrel',
+);
 const { scale } = blocked.tool;
 const unit = { 'N.m': 'Nm', 'lbf.ft': 'lb-ft', 'cN.m': 'cNm', 'lbf.in': 'in-lb' }[scale.unit];
-const overridden = await plan(Dewi, 'Tail panel, by override', [`P1,left,0,0,,${(scale.minimum + scale.maximum) / 2} ${unit} ±20%,`]);
-await append(overridden, Ayu, chosen(blocked.tool.code, { override: 'checked against another tool today' }), cautions);
+const overridden = await plan(Dewi, 'Tail panel, by override', [
+  `P1,left,0,0,,${(scale.minimum + scale.maximum) / 2} ${unit} ±20%,`,
+]);
+await append(
+  overridden,
+  Ayu,
+  chosen(blocked.tool.code, { override: 'checked against another tool today' }),
+  cautions,
+);
 await pull(overridden, Ayu, 'P1');
 
 for (const { id, number } of await allJobs())

@@ -1,21 +1,22 @@
 import { z } from 'zod';
-import { CAUTION_IDS, type CautionId } from '../../job/cautions.ts';
+import { idSchema } from '../../joint/joint-step.ts';
 import { accepted, refused } from '../../result.ts';
+import type { Shape } from '../../shape.ts';
+import { cautionsOf } from '../../view/due-steps.ts';
 import { eventKind } from '../event-kind.ts';
 
-type Cautions = { readonly cautions: readonly CautionId[] };
+const bodySchema = z.strictObject({ cautions: z.array(idSchema).max(120) });
+type Cautions = Shape<typeof bodySchema>;
 
-/** The cautions confirmed, all that the rules demand of the kind of job. */
+/** The cautions confirmed, all that the plan's kinds of joint ask for before the first pull. */
 export const cautionsConfirmed = eventKind({
   kind: 'cautions-confirmed',
-  body: z.strictObject({
-    cautions: z.array(z.enum(CAUTION_IDS)).max(CAUTION_IDS.length),
-  }) satisfies z.ZodType<Cautions>,
+  body: bodySchema,
   actions: () => ['work-on-job'],
   says: (body: Cautions) => body,
   /** Refuses: cautions-incomplete. */
-  decide: (job, said, _known, rules) =>
-    rules.cautions(job.plan.jobKind).every((caution) => said.cautions.includes(caution))
+  decide: (job, said) =>
+    cautionsOf(job.plan).every(({ id }) => said.cautions.includes(id))
       ? accepted(said)
       : refused({ code: 'cautions-incomplete' }),
   apply: {

@@ -1,11 +1,11 @@
-import { recordedTorque } from '../../command/judge-pull.ts';
+import { recordedTorque } from '../../command/judgement.ts';
 import { type CheckBody, type CheckSaid, checkBodySchema } from '../../job/check.ts';
+import { happenedAt } from '../../job/happened.ts';
+import { writtenInNewtonMetres } from '../../quantity/torque.ts';
 import { accepted, refused } from '../../result.ts';
-import { writtenInNewtonMetres } from '../../torque/torque.ts';
 import { fastenerAt } from '../../view/bench.ts';
 import { targetOf } from '../../view/fastener-target.ts';
 import { eventKind } from '../event-kind.ts';
-import { happenedAt } from '../happened.ts';
 
 // A printed limit that was read exactly must not fall outside through conversion.
 const HAIR = 1e-12;

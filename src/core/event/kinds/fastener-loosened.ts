@@ -25,6 +25,8 @@ export const fastenerLoosened = eventKind({
         ...fastener,
         // A fastener that was in is open once it has been loosened; one that was out keeps its stripe until it is pulled again.
         status: fastener.status === 'in' ? 'open' : fastener.status,
+        pass: 0,
+        moved: null,
         isPastLimit: false,
         isWitnessMarked: false,
       })),

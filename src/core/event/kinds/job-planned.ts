@@ -1,12 +1,32 @@
 import { requirementProblem } from '../../command/claims.ts';
 import type { Known } from '../../command/known.ts';
+import type { Happened } from '../../job/happened.ts';
 import { type JobPlan, jobPlanSchema } from '../../job/plan.ts';
 import type { JobRefusal } from '../../job/refusal.ts';
 import { accepted, type Result, refused } from '../../result.ts';
+import { requirementTarget } from '../../rules/requirement-target.ts';
 import type { Rules } from '../../rules/rules.ts';
-import { targetOnJob } from '../../view/fastener-target.ts';
 import { type JobView, newJobView } from '../../view/job-view.ts';
-import type { Happened } from '../happened.ts';
+
+/** What is wrong with how a plan hangs together; null when nothing is: every fastener in one of its groups, the groups one after the other, none
+ *  empty, and each kind of joint as the site has it. */
+const shapeProblem = ({ groups, fasteners }: JobPlan, known: Known): JobRefusal | null => {
+  const ids = groups.map(({ id }) => id);
+  if (new Set(ids).size < ids.length) return { code: 'plan-misshaped', what: 'group-repeated' };
+  const runs = fasteners.flatMap(({ group }, index) =>
+    fasteners[index - 1]?.group === group ? [] : [group],
+  );
+  if (runs.some((id) => !ids.includes(id))) return { code: 'plan-misshaped', what: 'group-unknown' };
+  if (ids.some((id) => !runs.includes(id))) return { code: 'plan-misshaped', what: 'group-empty' };
+  if (runs.join('\n') !== ids.join('\n')) return { code: 'plan-misshaped', what: 'group-scattered' };
+  const foreign = groups.find(({ kind }) => !known.isJointKind(kind));
+  if (foreign) return { code: 'joint-kind-unknown', jointKind: foreign.kind.name };
+  const details = new Map(groups.map(({ id, kind }) => [id, kind.details.map((detail) => detail.id)]));
+  const isKnown = fasteners.every(({ group, details: own }) =>
+    Object.keys(own).every((id) => details.get(group)?.includes(id)),
+  );
+  return isKnown ? null : { code: 'plan-misshaped', what: 'detail-unknown' };
+};
 
 /** A job planned: the event that every job begins with. */
 export const jobPlanned = {
@@ -15,8 +35,10 @@ export const jobPlanned = {
   actions: () => ['plan-job'],
   says: (body: JobPlan): JobPlan => body,
   knew: (): Partial<Known> => ({}),
-  /** Refuses: position-repeated, requirement-misread, book-reference-unknown, and what targetOnJob refuses. */
+  /** Refuses: plan-misshaped, joint-kind-unknown, position-repeated, requirement-misread, book-reference-unknown, and what targetOnJob refuses. */
   decide: (plan: JobPlan, known: Known, rules: Rules): Result<JobPlan, JobRefusal> => {
+    const shape = shapeProblem(plan, known);
+    if (shape) return refused(shape);
     const positions = new Set<string>();
     const checked = new Set<string>();
     for (const { position, requirement } of plan.fasteners) {
@@ -28,8 +50,8 @@ export const jobPlanned = {
       checked.add(key);
       const problem = requirementProblem(position, requirement, known, rules);
       if (problem) return refused(problem);
-      const target = targetOnJob(requirement, null, plan.schools, null, rules);
-      if (!target.ok) return target;
+      const target = requirementTarget(requirement, null, plan.schools, null, rules);
+      if (!target.ok && target.refusal.code !== 'finger-tight') return target;
     }
     return accepted(plan);
   },

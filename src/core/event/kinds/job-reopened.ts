@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { whySchema } from '../../bounds.ts';
+import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
 import { allStruck } from '../../view/signatures.ts';
 import { eventKind } from '../event-kind.ts';
-import { saysNothing } from '../says-nothing.ts';
 
 type Reopened = { readonly why: string };
 

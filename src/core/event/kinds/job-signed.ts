@@ -1,7 +1,8 @@
 import { type SignatureBody, signatureBodySchema } from '../../job/signature.ts';
 import { accepted, refused } from '../../result.ts';
+import { blockingSteps } from '../../view/due-steps.ts';
 import type { JobView } from '../../view/job-view.ts';
-import { unexplainedItems } from '../../view/open-items.ts';
+import { comingPositions, unexplainedItems } from '../../view/open-items.ts';
 import { eventKind } from '../event-kind.ts';
 
 /** Whether somebody made a pull on the job that stands. */
@@ -32,6 +33,10 @@ export const jobSigned = eventKind({
     }
     const count = unexplainedItems(job).length;
     if (count > 0) return refused({ code: 'open-items-remain', count });
+    const steps = blockingSteps(job);
+    if (steps[0]) return refused({ code: 'steps-remain', count: steps.length, first: steps[0].step.title });
+    const [coming] = comingPositions(job, null);
+    if (coming !== undefined) return refused({ code: 'steps-remain', count: 1, first: coming });
     if (said.head && head && (said.head.hash !== head.hash || said.head.sequence !== head.sequence))
       return refused({ code: 'head-moved', signed: said.head.sequence, now: head.sequence });
     const isWithoutPull = meaning === 'done' && !hasPulled(job, person.id);

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { positionSchema, whySchema } from '../../bounds.ts';
+import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
 import { fastenerAt, withFastener } from '../../view/bench.ts';
 import { eventKind } from '../event-kind.ts';
-import { saysNothing } from '../says-nothing.ts';
 
 type LeftOpen = { readonly position: string; readonly why: string };
 

@@ -1,8 +1,13 @@
-import { blocksObjected, recordedPull } from '../../command/judge-pull.ts';
+import { blocksObjected } from '../../command/pull-objections.ts';
+import { recordedPull } from '../../command/recorded-pull.ts';
 import { type PullBody, pullBodySchema, pullSaid } from '../../job/pull.ts';
-import { pullsWith, withFastener, withFound } from '../../view/bench.ts';
+import { pullsWith, toolPulledWith, withFastener, withFound } from '../../view/bench.ts';
 import { allStruck } from '../../view/signatures.ts';
 import { eventKind } from '../event-kind.ts';
+
+/** How far a fastener has come once it was pulled: to the pass it was pulled for where it got there, no further than before where it did not. */
+const passAfter = (before: number, { outcome, pass }: Pick<PullBody, 'outcome' | 'pass'>): number =>
+  outcome === 'in' || outcome === 'reached' ? Math.max(before, pass) : Math.min(before, pass - 1);
 
 /** A pull with its verdict. One that was made is recorded, whatever stands against it. */
 export const pullMade = eventKind({
@@ -25,9 +30,13 @@ export const pullMade = eventKind({
         ...withFastener(job, body.position, (fastener) => ({
           planned: fastener.planned,
           runOn: fastener.runOn,
-          keptLimit: fastener.keptLimit ?? { percent: job.tool?.limitPercent ?? null },
+          keptLimit: fastener.keptLimit ?? {
+            percent: toolPulledWith(job, fastener, body.toolId)?.tool.limitPercent ?? null,
+          },
           pulls: pullsWith(job, fastener, { eventId, person, deviceTime, clock, body, voided: null }),
           status: body.outcome,
+          pass: passAfter(fastener.pass, body),
+          moved: body.moved,
           // Where it stays unsaid what a pull came to, one that went past before is still past.
           isPastLimit: body.outcome === 'high' || (body.outcome === 'no-verdict' && fastener.isPastLimit),
           isWitnessMarked: false,

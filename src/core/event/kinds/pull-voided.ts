@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { whySchema } from '../../bounds.ts';
+import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
 import { withFastener } from '../../view/bench.ts';
 import type { JobView } from '../../view/job-view.ts';
 import { eventKind } from '../event-kind.ts';
-import { saysNothing } from '../says-nothing.ts';
 
 type Voided = { readonly pullId: string; readonly why: string };
 
@@ -38,7 +38,13 @@ export const pullVoided = eventKind({
           ),
           // Voiding the last pull leaves the fastener open even if an earlier one was in: it has been touched since.
           ...(fastener.pulls.at(-1)?.eventId === pullId
-            ? { status: 'voided' as const, isPastLimit: false, isWitnessMarked: false }
+            ? {
+                status: 'voided' as const,
+                pass: Math.max(0, Math.min(fastener.pass, (fastener.pulls.at(-1)?.body.pass ?? 1) - 1)),
+                moved: null,
+                isPastLimit: false,
+                isWitnessMarked: false,
+              }
             : {}),
         })),
         lastPull: job.lastPull?.eventId === pullId ? null : job.lastPull,

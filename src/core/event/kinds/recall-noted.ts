@@ -1,8 +1,8 @@
+import { happenedAt } from '../../job/happened.ts';
 import { type RecallBody, recallBodySchema } from '../../job/recall-note.ts';
+import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
 import { eventKind } from '../event-kind.ts';
-import { happenedAt } from '../happened.ts';
-import { saysNothing } from '../says-nothing.ts';
 
 /** What was decided about a job that a recalled tool had touched. It stands beside the signatures and strikes none. */
 export const recallNoted = eventKind({

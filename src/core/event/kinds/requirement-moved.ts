@@ -2,11 +2,12 @@ import { z } from 'zod';
 import { positionSchema, whySchema } from '../../bounds.ts';
 import { requirementProblem } from '../../command/claims.ts';
 import { type PlannedRequirement, plannedRequirementSchema } from '../../job/plan.ts';
+import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
+import { requirementTarget } from '../../rules/requirement-target.ts';
 import { fastenerAt, keptLimitNow, withFastener } from '../../view/bench.ts';
-import { targetOnJob } from '../../view/fastener-target.ts';
+import { toolFor } from '../../view/tool-for.ts';
 import { eventKind } from '../event-kind.ts';
-import { saysNothing } from '../says-nothing.ts';
 
 type Moved = { readonly position: string; readonly requirement: PlannedRequirement; readonly why: string };
 
@@ -29,9 +30,14 @@ export const requirementMoved = eventKind({
     if (saysNothing(why)) return refused({ code: 'why-missing' });
     const problem = requirementProblem(position, requirement, known, rules);
     if (problem) return refused(problem);
-    const limitPercent = job.tool?.limitPercent ?? null;
-    const target = targetOnJob(requirement, fastener.runOn, job.plan.schools, limitPercent, rules);
-    return target.ok ? accepted(said) : target;
+    const target = requirementTarget(
+      requirement,
+      fastener.runOn,
+      job.plan.schools,
+      toolFor(job, fastener)?.tool.limitPercent ?? null,
+      rules,
+    );
+    return target.ok || target.refusal.code === 'finger-tight' ? accepted(said) : target;
   },
   apply: {
     bench: (job, { body: { position, requirement } }) =>
@@ -40,6 +46,8 @@ export const requirementMoved = eventKind({
         planned: { ...fastener.planned, requirement },
         keptLimit: keptLimitNow(job, fastener),
         status: 'open',
+        pass: 0,
+        moved: null,
         isWitnessMarked: false,
         leftOpen: null,
       })),

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { positionSchema, whySchema } from '../../bounds.ts';
-import { changedByRules } from '../../command/judge-pull.ts';
+import { changedByRules } from '../../command/judgement.ts';
 import { rulesNumberSchema } from '../../job/plan.ts';
+import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
 import { rulesOf } from '../../rules/rules-by-number.ts';
 import { OUTCOMES } from '../../verdict/tightening-verdict.ts';
 import { eventKind } from '../event-kind.ts';
-import { saysNothing } from '../says-nothing.ts';
 
 const differingSchema = z.strictObject({
   position: positionSchema,

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { positionSchema } from '../../bounds.ts';
+import { type WrittenTorque, writtenTorqueSchema } from '../../quantity/torque.ts';
 import { accepted, refused } from '../../result.ts';
-import { type WrittenTorque, writtenTorqueSchema } from '../../torque/torque.ts';
+import { requirementTarget } from '../../rules/requirement-target.ts';
 import { fastenerAt, keptLimitNow, withFastener } from '../../view/bench.ts';
-import { targetOnJob } from '../../view/fastener-target.ts';
+import { toolFor } from '../../view/tool-for.ts';
 import { eventKind } from '../event-kind.ts';
 
 type RunOn = { readonly position: string; readonly torque: WrittenTorque };
@@ -24,11 +25,11 @@ export const runOnMeasured = eventKind({
     if (isPulled && !fastener.isPastLimit && fastener.status === 'in')
       return refused({ code: 'already-in', position });
     const with_ = (runOn: WrittenTorque | null) =>
-      targetOnJob(
+      requirementTarget(
         fastener.planned.requirement,
         runOn,
         job.plan.schools,
-        job.tool?.limitPercent ?? null,
+        toolFor(job, fastener)?.tool.limitPercent ?? null,
         rules,
       );
     const [bare, target] = [with_(null), with_(torque)];

@@ -1,7 +1,7 @@
 import { z } from 'zod';
+import { type WrittenTorque, writtenTorqueSchema } from '../../quantity/torque.ts';
 import { accepted, refused } from '../../result.ts';
-import { type WrittenTorque, writtenTorqueSchema } from '../../torque/torque.ts';
-import { wantedSetting } from '../../view/wanted-setting.ts';
+import { settingWith, toolFor } from '../../view/tool-for.ts';
 import { eventKind } from '../event-kind.ts';
 
 type ToolSet = { readonly toolId: string; readonly setting: WrittenTorque };
@@ -16,28 +16,30 @@ export const toolSet = eventKind({
    *  where no fastener wants that setting. A tool that was set is set, whatever a colleague changed meanwhile. */
   decide: (job, said, { hasHappened }) => {
     const taken = job.takenTools.get(said.toolId);
-    if (!job.tool || (hasHappened && !taken)) return refused({ code: 'tool-not-chosen' });
+    if (!taken)
+      return refused({
+        code: job.takenTools.size > 0 && !hasHappened ? 'another-tool-chosen' : 'tool-not-chosen',
+      });
     const { setting } = said;
-    if (hasHappened && taken)
+    if (hasHappened)
       return setting.unit === taken.tool.scale.unit
         ? accepted(said)
         : refused({ code: 'claim-untrue', field: 'setting' });
-    if (job.tool.id !== said.toolId) return refused({ code: 'another-tool-chosen' });
-    const isWanted = job.fasteners.some((fastener) => {
-      const wanted = wantedSetting(job, fastener);
+    const { unit } = taken.tool.scale;
+    const servedBy = job.fasteners.filter((fastener) => toolFor(job, fastener)?.tool.id === said.toolId);
+    if (servedBy.length === 0) return refused({ code: 'another-tool-chosen' });
+    const isWanted = servedBy.some((fastener) => {
+      const wanted = settingWith(job, fastener, taken);
       return wanted.ok && wanted.value.setting === setting.value;
     });
-    return isWanted && setting.unit === job.tool.scale.unit
+    return isWanted && setting.unit === unit
       ? accepted(said)
-      : refused({ code: 'setting-not-made', wanted: setting.text, unit: job.tool.scale.unit });
+      : refused({ code: 'setting-not-made', wanted: setting.text, unit });
   },
   apply: {
     bench: (job, { body: { toolId, setting } }) => {
       const taken = job.takenTools.get(toolId);
-      return {
-        ...(job.tool?.id === toolId ? { setting } : {}),
-        ...(taken ? { takenTools: new Map(job.takenTools).set(toolId, { ...taken, setting }) } : {}),
-      };
+      return taken ? { takenTools: new Map(job.takenTools).set(toolId, { ...taken, setting }) } : {};
     },
   },
 });

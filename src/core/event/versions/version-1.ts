@@ -1,15 +1,15 @@
 import { z } from 'zod';
-import { mountedAdapterSchema } from '../../adapter/adapter.ts';
 import { instantSchema, positionSchema, whySchema } from '../../bounds.ts';
-import { CAUTION_IDS } from '../../job/cautions.ts';
-import { jobPlanSchema, plannedRequirementSchema } from '../../job/plan.ts';
+import { chainShape } from '../../job/happened.ts';
+import { plannedRequirementSchema } from '../../job/plan.ts';
 import { PULL_METHODS } from '../../job/pull.ts';
 import { SIGNATURE_MEANINGS } from '../../job/signature.ts';
 import { personSchema } from '../../people/person.ts';
+import { writtenTorqueSchema } from '../../quantity/torque.ts';
+import { mountedAdapterSchema } from '../../tool/adapter.ts';
 import { toolSchema } from '../../tool/tool.ts';
 import { toolBlockSchema } from '../../tool/tool-standing.ts';
-import { writtenTorqueSchema } from '../../torque/torque.ts';
-import { chainShape } from '../happened.ts';
+import { CAUTION_IDS, planSchema2 } from './plan-2.ts';
 
 // The form of events as of the first record. What it shares with the newest form is taken from there; a golden record fails when a change
 // to that would change this.
@@ -36,7 +36,7 @@ const pullSchema = z.strictObject({
 const atPosition = z.strictObject({ position: positionSchema });
 
 const HAPPENINGS = [
-  ['job-planned', jobPlanSchema.omit({ rules: true }).strict()],
+  ['job-planned', planSchema2.omit({ rules: true }).strict()],
   [
     'tool-chosen',
     z.strictObject({

@@ -1,11 +1,11 @@
-import { adapterSensitivity } from '../../adapter/adapter.ts';
-import { cautionsFor } from '../../job/cautions.ts';
-import { readRequirement } from '../../requirement/read-requirement.ts';
-import { toolSetting } from '../../setting/tool-setting.ts';
+import { likelyMixUps } from '../../quantity/mix-up.ts';
+import { newtonMetres } from '../../quantity/unit.ts';
+import { readTorqueRequirement } from '../../spec/requirement/read-requirement.ts';
 import { specifiedTarget } from '../../target/specified-target.ts';
-import { likelyMixUps } from '../../torque/mix-up.ts';
-import { newtonMetres } from '../../torque/unit.ts';
-import { pullStandardUncertainty } from '../../verdict/pull-uncertainty.ts';
+import { adapterSensitivity } from '../../tool/adapter.ts';
+import { pullStandardUncertainty } from '../../tool/pull-uncertainty.ts';
+import { toolSetting } from '../../tool/tool-setting.ts';
+import { passVerdict } from '../../verdict/pass-verdict.ts';
 import { tighteningVerdict } from '../../verdict/tightening-verdict.ts';
 import type { Rules } from '../rules.ts';
 
@@ -24,7 +24,7 @@ export const handUncertainty = (
 /** Rules 1: as of the first record. A known error is counted in the uncertainty, never corrected. Frozen. */
 export const RULES_1: Rules = {
   number: 1,
-  readRequirement,
+  readRequirement: readTorqueRequirement,
   mayRereadClearPrint: true,
   target: specifiedTarget,
   setting: toolSetting,
@@ -37,8 +37,8 @@ export const RULES_1: Rules = {
       ),
     ),
   verdict: tighteningVerdict,
+  passVerdict,
   likelyMixUps,
-  cautions: cautionsFor,
   runOnMaxOfTarget: 2,
   readingMaxOfScale: 20,
 };

@@ -1,8 +1,10 @@
-import { appliedTorque, figureAt } from '../../calibration/error-at.ts';
-import { newtonMetres } from '../../torque/unit.ts';
-import { pullStandardUncertainty } from '../../verdict/pull-uncertainty.ts';
+import { newtonMetres } from '../../quantity/unit.ts';
+import { readRequirement } from '../../spec/requirement/read-requirement.ts';
+import type { Applied } from '../../tool/choose-tool.ts';
+import { appliedTorque, figureAt } from '../../tool/known-error.ts';
+import { pullStandardUncertainty } from '../../tool/pull-uncertainty.ts';
 import { handUncertainty, RULES_1 } from '../1/rules.ts';
-import type { Applied, Rules } from '../rules.ts';
+import type { Rules } from '../rules.ts';
 
 const KNOWN_ERROR_DECIMALS = 6;
 
@@ -22,6 +24,7 @@ const corrected: Rules['applied'] = (shown, { calibration }): Applied => {
 export const RULES_2: Rules = {
   ...RULES_1,
   number: 2,
+  readRequirement,
   mayRereadClearPrint: false,
   applied: corrected,
   standardUncertainty: (shown, tool, adapters, adapterFactor) =>

@@ -3,7 +3,7 @@ import { endpoint } from '#server/http/endpoint.ts';
 import { attachFile } from '#server/services/attach-file.ts';
 import { OPERATIONS } from '#wire/api.ts';
 
-const KINDS = ['source', 'tool', 'session'] as const;
+const KINDS = ['source', 'tool', 'session', 'job'] as const;
 
 export const POST = endpoint(OPERATIONS.addAttachment, async ({ body, by, context: { params } }) => {
   const kind = KINDS.find((each) => each === params['kind']);

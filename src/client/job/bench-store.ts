@@ -1,0 +1,276 @@
+import { judgePull } from '#core/command/judge-pull.ts';
+import type { JobHappening } from '#core/event/event.ts';
+import type { PullMethod } from '#core/job/pull.ts';
+import type { JobRefusal } from '#core/job/refusal.ts';
+import type { StepResult } from '#core/job/step-done.ts';
+import { NUMBER_MAX_LENGTH, readNumber } from '#core/quantity/read-number.ts';
+import { type FastenerView, fastenerAt, isAsRequired, type PullRecord } from '#core/view/bench.ts';
+import { type DueStep, stepsAfter } from '#core/view/due-steps.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { type NextAction, nextAction } from '#core/view/next-action.ts';
+import { comingPositions, nextPosition } from '#core/view/open-items.ts';
+import { isRoundNext } from '#core/view/passes.ts';
+import { type Store, storeOf } from '../store.ts';
+import type { JobStore } from './job-store.ts';
+
+/** What stands over the bench and takes its keys until it is answered. */
+export type BenchQuestion = 'make-safe' | 'void' | 'help' | 'leave-step' | 'step-not-good' | null;
+
+/** The bench's own state beside the job's. */
+export type BenchState = {
+  /** The fastener that was chosen; null for the one that the work goes on with. */
+  readonly chosen: string | null;
+  /** Digits typed so far, in the tool's unit or the step's. */
+  readonly typed: string;
+  /** The last thing that was refused; for a likely mix-up, the question that waits for an answer. */
+  readonly refusal: JobRefusal | null;
+  readonly question: BenchQuestion;
+  /** What steps are measured with, as it is marked. */
+  readonly instrument: string;
+};
+
+/** What the bench shows of a job: where the work is, what to do there, and what comes. */
+export type BenchAt = {
+  readonly position: string | null;
+  readonly fastener: FastenerView | undefined;
+  readonly action: NextAction;
+  readonly coming: readonly string[];
+  readonly lastPull: { readonly fastener: FastenerView; readonly pull: PullRecord } | null;
+};
+
+const lastPullOf = (view: JobView): BenchAt['lastPull'] => {
+  const { lastPull } = view;
+  const fastener = lastPull ? fastenerAt(view, lastPull.position) : undefined;
+  const pull = fastener?.pulls.find(({ eventId }) => eventId === lastPull?.eventId);
+  return fastener && pull ? { fastener, pull } : null;
+};
+
+/** Where the bench is on a job. */
+export const benchAt = (view: JobView, { chosen }: Pick<BenchState, 'chosen'>): BenchAt => {
+  const position = chosen ?? nextPosition(view, null);
+  return {
+    position,
+    fastener: position === null ? undefined : fastenerAt(view, position),
+    action: nextAction(view, position),
+    coming: comingPositions(view, position).filter((each) => each !== position),
+    lastPull: lastPullOf(view),
+  };
+};
+
+/** What a bench does beside changing the job: it makes sounds and goes to other pages. */
+export type BenchEffects = {
+  readonly verdict: (isGood: boolean) => void;
+  readonly go: (path: string) => void;
+};
+
+export type BenchStore = Store<BenchState> & {
+  readonly choose: (position: string | null) => void;
+  readonly move: (by: 1 | -1) => void;
+  readonly type: (character: string) => void;
+  readonly erase: () => void;
+  readonly clear: () => void;
+  readonly ask: (question: BenchQuestion) => void;
+  readonly holdInstrument: (instrument: string) => void;
+  readonly happen: (happening: JobHappening) => boolean;
+  readonly pull: (method: PullMethod, readingText: string | null, more?: PullMore) => void;
+  /** Does what the large action says. */
+  readonly doMain: () => void;
+  /** In a round at full torque: it moved before the tool gave. */
+  readonly doMoved: () => void;
+  /** Takes what stands in a field as the digits typed. */
+  readonly typeWhole: (typed: string) => void;
+  /** Records the digits typed: a reading, a run-on torque, or what a step measures. */
+  readonly recordTyped: (moved?: boolean) => void;
+  /** Records the reading that was asked about as it is. */
+  readonly letStand: () => void;
+  readonly doStep: (result: StepResult) => void;
+};
+
+type PullMore = { readonly readingStands?: boolean; readonly moved?: boolean };
+
+const EMPTY: BenchState = { chosen: null, typed: '', refusal: null, question: null, instrument: '' };
+
+/** What doing a step that needs no more than a nod comes to; null for one that needs more said. */
+const plainResult = ({ step }: DueStep): StepResult | null => {
+  switch (step.act.kind) {
+    case 'confirm':
+      return { kind: 'confirmed' };
+    case 'wait':
+      return { kind: 'waited' };
+    case 'inspect':
+      return { kind: 'inspected', isGood: true, note: '' };
+    default:
+      return null;
+  }
+};
+
+/** The bench over a job on this device: which fastener, what is typed, what was refused, what is asked. */
+export const benchStore = (job: Pick<JobStore, 'snapshot' | 'happen'>, effects: BenchEffects): BenchStore => {
+  const store = storeOf(EMPTY);
+  const set = (part: Partial<BenchState>): void => store.change({ ...store.snapshot(), ...part });
+  const view = (): JobView => job.snapshot().view;
+  const at = (): BenchAt => benchAt(view(), store.snapshot());
+  const clear = (): void => set({ typed: '', refusal: null });
+  const choose = (chosen: string | null): void => set({ chosen, typed: '', refusal: null });
+
+  const happen = (happening: JobHappening): boolean => {
+    const next = job.happen(happening);
+    set({ refusal: next.ok ? null : next.refusal });
+    return next.ok;
+  };
+
+  /** After something was done at a fastener: stays where more is due or it is out, else goes on from there. */
+  const goOn = (position: string): void => {
+    const after = fastenerAt(view(), position);
+    const isOut =
+      after &&
+      after.pulls.length > 0 &&
+      !isAsRequired(after.status) &&
+      after.status !== 'reached' &&
+      after.status !== 'by-feel';
+    const isDue = after && stepsAfter(view(), after).length > 0;
+    const next = comingPositions(view(), position).find((each) => each !== position);
+    set({ chosen: isOut || isDue ? position : (next ?? null) });
+  };
+
+  const pull: BenchStore['pull'] = (method, readingText, { readingStands = false, moved } = {}) => {
+    const { position } = at();
+    if (!job.snapshot().isReady || position === null) return;
+    const judged = judgePull(view(), {
+      position,
+      method,
+      readingText,
+      readingStands,
+      moved: moved ?? null,
+    });
+    if (!judged.ok) set({ refusal: judged.refusal });
+    if (!judged.ok || !happen({ kind: 'pull-made', body: judged.value })) return;
+    set({ typed: '' });
+    const { outcome } = judged.value;
+    effects.verdict(outcome === 'in' || outcome === 'reached');
+    goOn(position);
+  };
+
+  const doStep = (result: StepResult): void => {
+    const { action, position } = at();
+    if (action.kind !== 'step') return;
+    const { step, group, of, afterPass, limits } = action.due;
+    const said = { group: group?.id ?? null, step: step.id, of, afterPass, result };
+    const body = { ...said, limits, waitedMinutes: null, isGood: false };
+    if (!happen({ kind: 'step-done', body })) return;
+    set({ typed: '', question: null });
+    const after = position === null ? undefined : fastenerAt(view(), position);
+    // What was prepared is pulled next; what was checked is done with.
+    if (position !== null && after && isAsRequired(after.status) && stepsAfter(view(), after).length === 0)
+      goOn(position);
+  };
+
+  const measure = (typed: string, { limits }: DueStep): void => {
+    const number = readNumber(typed);
+    const instrument = store.snapshot().instrument.trim();
+    if (!number.ok) set({ refusal: number.refusal });
+    else if (instrument === '') set({ refusal: { code: 'instrument-missing' } });
+    if (!number.ok || instrument === '') return;
+    const { text, value } = number.value;
+    if (limits) doStep({ kind: 'measured', measure: { text, value, unit: limits.unit }, instrument });
+  };
+
+  const recordRunOn = (typed: string, { action, position }: BenchAt): void => {
+    const number = readNumber(typed);
+    if (!number.ok) set({ refusal: number.refusal });
+    if (!number.ok || action.kind !== 'measure-run-on' || position === null) return;
+    const torque = { ...number.value, unit: action.taken.tool.scale.unit };
+    if (happen({ kind: 'run-on-measured', body: { position, torque } })) set({ typed: '' });
+  };
+
+  const recordTyped = (moved?: boolean): void => {
+    const { typed } = store.snapshot();
+    const here = at();
+    if (typed === '' || !job.snapshot().isReady) return;
+    if (here.action.kind === 'measure-run-on') recordRunOn(typed, here);
+    else if (here.action.kind === 'step') measure(typed, here.action.due);
+    else pull('reading', typed, isInRound() ? { moved: moved ?? false } : {});
+  };
+
+  /** Whether the fastener in front is pulled in a round at full torque, in which it is said whether it moved. */
+  const isInRound = (): boolean => {
+    const { fastener } = at();
+    return fastener !== undefined && isRoundNext(view(), fastener);
+  };
+
+  const doMain = (): void => {
+    if (!job.snapshot().isReady) return;
+    const { action, position } = at();
+    const { job: id } = view();
+    switch (action.kind) {
+      case 'make-safe':
+        set({ question: 'make-safe' });
+        break;
+      case 'choose-tool':
+      case 'another-tool':
+        effects.go(`/jobs/${id}/plan`);
+        break;
+      case 'sign':
+      case 'signed':
+        effects.go(`/jobs/${id}/sign`);
+        break;
+      case 'step': {
+        const result = plainResult(action.due);
+        if (result) doStep(result);
+        break;
+      }
+      case 'loosen':
+        if (position !== null) happen({ kind: 'fastener-loosened', body: { position } });
+        break;
+      case 'finger-tighten':
+        if (position !== null && happen({ kind: 'finger-tightened', body: { position } })) goOn(position);
+        break;
+      case 'set-tool': {
+        const { tool } = action.taken;
+        const { text, setting: value } = action.wanted;
+        const setting = { text, value, unit: tool.scale.unit };
+        happen({ kind: 'tool-set', body: { toolId: tool.id, setting } });
+        break;
+      }
+      case 'pull':
+        pull('click', null, isInRound() ? { moved: false } : {});
+        break;
+      case 'measure-run-on':
+        break;
+    }
+  };
+
+  return {
+    snapshot: store.snapshot,
+    subscribe: store.subscribe,
+    choose,
+    clear,
+    happen,
+    pull,
+    doMain,
+    doStep,
+    doMoved: () => {
+      if (!isInRound() || at().action.kind !== 'pull') return;
+      if (store.snapshot().typed !== '') recordTyped(true);
+      else pull('click', null, { moved: true });
+    },
+    typeWhole: (typed) => set({ refusal: null, typed: typed.slice(0, NUMBER_MAX_LENGTH) }),
+    recordTyped,
+    letStand: () =>
+      pull('reading', store.snapshot().typed, {
+        readingStands: true,
+        ...(isInRound() ? { moved: false } : {}),
+      }),
+    ask: (question) => set({ question }),
+    holdInstrument: (instrument) => set({ instrument }),
+    type: (character) =>
+      set({ refusal: null, typed: (store.snapshot().typed + character).slice(0, NUMBER_MAX_LENGTH) }),
+    erase: () => set({ typed: store.snapshot().typed.slice(0, -1) }),
+    move: (by) => {
+      const { fasteners, placeOf } = view();
+      const { position } = at();
+      const place = position === null ? -1 : (placeOf.get(position) ?? -1);
+      choose(fasteners[(place + by + fasteners.length) % fasteners.length]?.planned.position ?? null);
+    },
+  };
+};

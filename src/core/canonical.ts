@@ -1,0 +1,40 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import { configure } from 'safe-stable-stringify';
+import { Fault } from './fault.ts';
+
+// A value that refers to itself, or holds what JSON has no word for, is a fault and never a placeholder in a hash.
+const stringify = configure({ circularValue: Error, strict: true, bigint: false });
+
+const MOST_DEEP = 20;
+
+/** Whether JSON's own writer writes a value canonically as it stands: with its keys in order at every level, and nothing JSON has no word for. */
+const isInOrder = (value: unknown, depth = 0): boolean => {
+  if (value === null || typeof value === 'string' || typeof value === 'boolean') return true;
+  if (typeof value === 'number') return Number.isFinite(value);
+  if (typeof value !== 'object' || depth > MOST_DEEP) return false;
+  if (Array.isArray(value)) return value.every((each) => isInOrder(each, depth + 1));
+  const fields = value as Readonly<Record<string, unknown>>;
+  let last = '';
+  for (const key of Object.keys(fields)) {
+    if (key < last || !isInOrder(fields[key], depth + 1)) return false;
+    last = key;
+  }
+  return true;
+};
+
+/** The canonical text of a JSON value: keys sorted by code unit, shortest numbers, no white space.
+ *  Source: RFC 8785 (JSON Canonicalization Scheme). Throws: Fault for what JSON can't say. */
+export const canonicalText = (value: unknown): string => {
+  // What was written canonically once is read back in order, and JSON's own writer is twice as fast.
+  if (isInOrder(value)) return JSON.stringify(value);
+  const text = stringify(value);
+  if (text === undefined) throw new Fault('value has no canonical JSON form');
+  return text;
+};
+
+/** SHA-256 of a text's UTF-8 bytes, in lower-case hexadecimal. */
+export type TextHash = (text: string) => string;
+
+/** The hash where nothing faster is at hand. Source: FIPS 180-4. */
+export const sha256Hex: TextHash = (text) => bytesToHex(sha256(utf8ToBytes(text)));

@@ -1,0 +1,77 @@
+import { groupOf } from '../job/plan.ts';
+import { type Judgement, type PullBody, type PullSaid, pullBody } from '../job/pull.ts';
+import type { JobRefusal } from '../job/refusal.ts';
+import { accepted, type Result, refused } from '../result.ts';
+import type { Rules } from '../rules/rules.ts';
+import { isIndicating } from '../tool/tool.ts';
+import { fastenerAt } from '../view/bench.ts';
+import type { JobView } from '../view/job-view.ts';
+import { isRound, lastPass } from '../view/passes.ts';
+import { judgement } from './judgement.ts';
+import type { Known } from './known.ts';
+import { objectionsTo } from './pull-objections.ts';
+
+/** Most rounds at full torque that a fastener can have been through. */
+const ROUNDS_MAX = 60;
+
+const impossiblePass = (job: JobView, said: PullSaid): JobRefusal | null => {
+  const fastener = fastenerAt(job, said.position);
+  if (!fastener) return { code: 'unknown-position', position: said.position };
+  const { kind } = groupOf(job.plan, fastener.planned);
+  const most = lastPass(kind) + (kind.roundsUntilStill ? ROUNDS_MAX : 0);
+  if (said.pass > most) return { code: 'claim-untrue', field: 'pass' };
+  return said.moved !== null && !isRound(kind, said.pass) ? { code: 'claim-untrue', field: 'moved' } : null;
+};
+
+/** What can't be true of a pull, whatever stands against it; null where it can. Refuses: unknown-position, no-click, reading-out-of-bounds,
+ *  claim-untrue. */
+export const impossible = (job: JobView, said: PullSaid, rules: Rules): JobRefusal | null => {
+  const { method, toolId, setting, reading } = said;
+  const pass = impossiblePass(job, said);
+  if (pass) return pass;
+  const isBare = toolId === null && setting === null && reading === null;
+  if (method === 'by-feel') return isBare ? null : { code: 'claim-untrue', field: 'toolId' };
+  if (toolId === null || setting === null) return { code: 'claim-untrue', field: 'toolId' };
+  if ((method === 'over-shot') !== (reading === null)) return { code: 'claim-untrue', field: 'reading' };
+  const tool = job.takenTools.get(toolId)?.tool;
+  if (!tool) return null;
+  const { unit, maximum } = tool.scale;
+  if (setting.unit !== unit || (reading && reading.unit !== unit))
+    return { code: 'claim-untrue', field: 'unit' };
+  if (method === 'click' && isIndicating(tool)) return { code: 'no-click' };
+  if (method === 'click' && (reading?.value !== setting.value || reading.text !== setting.text))
+    return { code: 'claim-untrue', field: 'reading' };
+  if (reading && (reading.value <= 0 || reading.value > maximum * rules.readingMaxOfScale))
+    return { code: 'reading-out-of-bounds' };
+  return null;
+};
+
+const isSameJudgement = (a: Judgement, b: Judgement): boolean =>
+  a.outcome === b.outcome &&
+  a.probability === b.probability &&
+  a.torqueNewtonMetres === b.torqueNewtonMetres &&
+  a.standardUncertaintyNewtonMetres === b.standardUncertaintyNewtonMetres &&
+  a.lowNewtonMetres === b.lowNewtonMetres &&
+  a.highNewtonMetres === b.highNewtonMetres &&
+  a.targetNewtonMetres === b.targetNewtonMetres &&
+  a.knownErrorPercent === b.knownErrorPercent &&
+  a.rules === b.rules;
+
+/** A pull that was made, judged anew with all the asker knows. It is recorded whatever stands against it.
+ *  Refuses: rules-unknown, and only what can't be true: unknown-position, no-click, reading-out-of-bounds, claim-untrue. */
+export const recordedPull = (
+  job: JobView,
+  said: PullSaid,
+  known: Known,
+  rules: Rules,
+): Result<PullBody, JobRefusal> => {
+  const untrue = impossible(job, said, rules);
+  const fastener = fastenerAt(job, said.position);
+  if (untrue || !fastener) return refused(untrue ?? { code: 'unknown-position', position: said.position });
+  const objections = objectionsTo(job, fastener, said, known, rules);
+  const stands = judgement(job, fastener, said, rules, objections);
+  const { shown } = known;
+  const isAsShown = shown === null || isSameJudgement(shown, stands);
+  const beside = { shown: isAsShown ? null : shown, objections: objections.length > 0 ? objections : null };
+  return accepted(pullBody(said, stands, beside));
+};

@@ -1,0 +1,274 @@
+import type { JointKind } from '../joint/joint-kind.ts';
+import { JOINT_KINDS } from '../joint/joint-kinds.ts';
+import { assumedPlace } from '../order/assumed-place.ts';
+import { type NumberRefusal, readNumber } from '../quantity/read-number.ts';
+import type { TorqueUnit } from '../quantity/unit.ts';
+import { accepted, type Result, refused } from '../result.ts';
+import { requirementTarget } from '../rules/requirement-target.ts';
+import { NEWEST_RULES } from '../rules/rules-by-number.ts';
+import type { BookReference } from '../spec/book/book-reference.ts';
+import { type DelimitedTable, delimitedTable, type TableRefusal } from '../spec/list/delimited-table.ts';
+import type { ListFinding, ListLine } from '../spec/list/list-line.ts';
+import type { ReadRequirement } from '../spec/requirement/read-requirement.ts';
+import { type SettledRefusal, settledRequirement } from '../spec/requirement/settled-requirement.ts';
+import type { Schools } from '../target/schools.ts';
+import type { TargetRefusal } from '../target/target-and-acceptance.ts';
+import { DRIVES, type Drive } from '../tool/drive.ts';
+import type { Direction } from '../tool/tool.ts';
+import { ONLY_GROUP } from './only-group.ts';
+import type { PlannedFastener } from './plan.ts';
+
+/** Columns that every list of fasteners has. */
+export const FASTENER_COLUMNS = ['position', 'label', 'requirement'] as const;
+/** Columns that it may have, whatever the kind of joint. */
+export const OPTIONAL_COLUMNS = [
+  'x_mm',
+  'y_mm',
+  'group',
+  'drive',
+  'thread',
+  'direction',
+  'counter_hold',
+  'single_use',
+  'part',
+] as const;
+
+/** A column of a fastener list: one of those, or a detail of a kind of joint such as `conductor`. */
+export type FastenerColumn = string;
+
+const DETAIL_COLUMNS = [...new Set(JOINT_KINDS.flatMap(({ details }) => details.map(({ id }) => id)))];
+const KNOWN_COLUMNS: readonly FastenerColumn[] = [...OPTIONAL_COLUMNS, ...DETAIL_COLUMNS];
+
+/** One line of a fastener list as it came, and what a person has settled about it. */
+export type FastenerLine = ListLine<FastenerColumn> & {
+  /** Where in the spec book the requirement was taken from; left out while it stands only in the list. */
+  readonly book?: BookReference | null | undefined;
+};
+
+export type CellRefusal =
+  | SettledRefusal
+  | NumberRefusal
+  | TargetRefusal
+  | { readonly code: 'cell-empty' }
+  | { readonly code: 'cell-too-long'; readonly longest: number }
+  | { readonly code: 'coordinate-out-of-bounds'; readonly mostMm: number }
+  | { readonly code: 'position-repeated'; readonly position: string; readonly firstLine: number }
+  | { readonly code: 'unknown-choice'; readonly text: string; readonly known: readonly string[] }
+  | { readonly code: 'book-differs'; readonly book: string }
+  | { readonly code: 'unknown-drive'; readonly text: string; readonly known: readonly Drive[] };
+
+export type CellFinding = ListFinding<FastenerColumn, CellRefusal>;
+
+/** How one line was read: the fastener, or what must be settled first. */
+export type ReadLine = {
+  readonly source: FastenerLine;
+  readonly read: ReadRequirement | null;
+  readonly fastener: PlannedFastener | null;
+  readonly findings: readonly CellFinding[];
+};
+
+/** What a list is read by: the kind of joint of each group, the site's unit and its schools. */
+export type ListReading = {
+  readonly kindOf: (group: string) => JointKind;
+  readonly siteUnit: TorqueUnit;
+  readonly schools: Schools;
+};
+
+const COORDINATE_MAX_MM = 100_000;
+
+const DRIVE_SPELLINGS: ReadonlyMap<string, Drive> = new Map([
+  ...DRIVES.map((drive) => [drive, drive] as const),
+  ['slotted', 'slot'],
+  ['flat', 'slot'],
+  ['hex', 'hex-socket'],
+  ['socket', 'hex-socket'],
+  ['star', 'lobed'],
+  ['nut', 'hex-head'],
+  ['bolt', 'hex-head'],
+]);
+
+const signedNumber = (text: string): Result<number, NumberRefusal> => {
+  const isNegative = /^[-−]/.test(text);
+  const number = readNumber(isNegative ? text.slice(1) : text);
+  if (!number.ok) return number;
+  return accepted(isNegative ? -number.value.value : number.value.value);
+};
+
+/** A coordinate; `assumed` where the list has no column for it. */
+const readCoordinate = (text: string | undefined, assumed: number): Result<number, CellRefusal> => {
+  if (text === undefined) return accepted(assumed);
+  if (text.trim() === '') return refused({ code: 'cell-empty' });
+  const number = signedNumber(text.trim());
+  if (!number.ok) return number;
+  return Math.abs(number.value) > COORDINATE_MAX_MM
+    ? refused({ code: 'coordinate-out-of-bounds', mostMm: COORDINATE_MAX_MM })
+    : number;
+};
+
+const boundedText = (text: string, longest: number, isNeeded = false): Result<string, CellRefusal> => {
+  if (text === '' && isNeeded) return refused({ code: 'cell-empty' });
+  return text.length > longest ? refused({ code: 'cell-too-long', longest }) : accepted(text);
+};
+
+const readDrive = (text: string, usual: Drive): Result<Drive, CellRefusal> => {
+  const drive = text === '' ? usual : DRIVE_SPELLINGS.get(text.toLowerCase().replace(/\s+/g, '-'));
+  return drive ? accepted(drive) : refused({ code: 'unknown-drive', text: text.slice(0, 40), known: DRIVES });
+};
+
+const readChoice = <T>(
+  text: string,
+  choices: Readonly<Record<string, T>>,
+  inBook: T | null,
+  bookWords: string,
+): Result<T, CellRefusal> => {
+  const known = Object.keys(choices);
+  const choice = choices[text.toLowerCase()];
+  if (text !== '' && choice === undefined)
+    return refused({ code: 'unknown-choice', text: text.slice(0, 40), known });
+  if (inBook === null) return accepted((choice ?? choices[known[0] ?? '']) as T);
+  // What the book says holds; a list that says otherwise is asked about.
+  return text !== '' && choice !== inBook
+    ? refused({ code: 'book-differs', book: bookWords })
+    : accepted(inBook);
+};
+
+const DIRECTION_CHOICES: Readonly<Record<string, Direction>> = { right: 'right', left: 'left' };
+const YES_NO: Readonly<Record<string, boolean>> = { no: false, yes: true };
+
+const readCellRequirement = (
+  line: FastenerLine,
+  { siteUnit, schools }: ListReading,
+): Result<ReadRequirement, CellRefusal> => {
+  const read = settledRequirement(line.readAs ?? line.cells['requirement'] ?? '', siteUnit);
+  if (!read.ok) return read;
+  const { requirement } = read.value;
+  const target = requirementTarget(
+    { requirement, book: line.book ?? null },
+    null,
+    schools,
+    null,
+    NEWEST_RULES,
+  );
+  return target.ok || target.refusal.code === 'finger-tight' ? read : target;
+};
+
+/** Which line of how many of its group a line is: where it is drawn when the list has no places. */
+type InGroup = { readonly index: number; readonly count: number };
+
+const groupNamed = ({ cells }: FastenerLine): string => (cells['group'] ?? '').trim() || ONLY_GROUP;
+
+/** Reads one line of a fastener list. */
+export const readFastenerLine = (
+  source: FastenerLine,
+  reading: ListReading,
+  { index, count }: InGroup = { index: 0, count: 1 },
+): ReadLine => {
+  const { line, cells, book } = source;
+  const cell = (column: FastenerColumn): string => (cells[column] ?? '').trim();
+  const group = groupNamed(source);
+  const kind = reading.kindOf(group);
+  const findings: CellFinding[] = [];
+  const take = <T>(column: FastenerColumn, result: Result<T, CellRefusal>): T | null => {
+    if (result.ok) return result.value;
+    findings.push({ line, column, refusal: result.refusal });
+    return null;
+  };
+  const assumed = assumedPlace(kind.outline, index, count);
+  // A row of a table says nothing of the thread it is for.
+  const conditions = book?.kind === 'requirement' ? book.conditions : null;
+  const parts = {
+    position: take('position', boundedText(cell('position'), 40, true)),
+    label: take('label', boundedText(cell('label'), 120)),
+    group: take('group', boundedText(group, 20)),
+    xMm: take('x_mm', readCoordinate(cells['x_mm'], assumed.xMm)),
+    yMm: take('y_mm', readCoordinate(cells['y_mm'], assumed.yMm)),
+    drive: take('drive', readDrive(cell('drive'), kind.usualDrive)),
+    driveAssumed: cell('drive') === '',
+    part: take('part', boundedText(cell('part'), 40)),
+    thread: take('thread', boundedText(cell('thread'), 40)),
+    direction: take(
+      'direction',
+      readChoice(cell('direction'), DIRECTION_CHOICES, conditions?.thread ?? null, conditions?.thread ?? ''),
+    ),
+    counterHold: take('counter_hold', boundedText(cell('counter_hold'), 120)),
+    isSingleUse: take(
+      'single_use',
+      readChoice(
+        cell('single_use'),
+        YES_NO,
+        // A book that does not say so leaves it to the list.
+        conditions?.isSingleUse ? true : null,
+        'yes',
+      ),
+    ),
+  };
+  const details: Record<string, string> = {};
+  for (const { id } of kind.details) details[id] = take(id, boundedText(cell(id), 60)) ?? '';
+  const read = take('requirement', readCellRequirement(source, reading));
+  if (findings.length > 0 || !read) return { source, read, fastener: null, findings };
+  const requirement = {
+    printed: cell('requirement'),
+    readAs: source.readAs,
+    requirement: read.requirement,
+    book: book ?? null,
+  };
+  // Nothing was found wanting, so every part of it is there.
+  const fastener = { ...parts, details, requirement } as PlannedFastener;
+  return { source, read, fastener, findings };
+};
+
+/** Reads all lines and finds positions that stand twice. A list can be imported when no line has a finding. */
+export const readFastenerLines = (
+  lines: readonly FastenerLine[],
+  reading: ListReading,
+): readonly ReadLine[] => {
+  const firstLineOf = new Map<string, number>();
+  const counts = new Map<string, number>();
+  for (const line of lines) counts.set(groupNamed(line), (counts.get(groupNamed(line)) ?? 0) + 1);
+  const indexes = new Map<string, number>();
+  return lines.map((source) => {
+    const group = groupNamed(source);
+    const index = indexes.get(group) ?? 0;
+    indexes.set(group, index + 1);
+    const read = readFastenerLine(source, reading, { index, count: counts.get(group) ?? 1 });
+    const position = source.cells['position'] ?? '';
+    const firstLine = firstLineOf.get(position);
+    if (position === '' || firstLine === undefined) {
+      firstLineOf.set(position, source.line);
+      return read;
+    }
+    const refusal = { code: 'position-repeated', position, firstLine } as const;
+    return {
+      ...read,
+      fastener: null,
+      findings: [...read.findings, { line: source.line, column: 'position', refusal }],
+    };
+  });
+};
+
+/** The groups that a list names, in the order they come first; the one group of a list that names none. */
+export const groupsNamed = (lines: readonly FastenerLine[]): readonly string[] => [
+  ...new Set(lines.map(groupNamed)),
+];
+
+/** The kind of joint that a list speaks of for a group: the one whose details it has columns for. Null where it does not say, or several. */
+export const kindSpokenOf = (lines: readonly FastenerLine[], group: string): JointKind | null => {
+  const columns = new Set(
+    lines.filter((line) => groupNamed(line) === group).flatMap(({ cells }) => Object.keys(cells)),
+  );
+  const spoken = JOINT_KINDS.filter(({ details }) => details.some(({ id }) => columns.has(id)));
+  return spoken.length === 1 ? (spoken[0] ?? null) : null;
+};
+
+/** The lines of a fastener list file. Refuses: every line that does not fit the header (TableRefusal). */
+export const fastenerLines = (
+  text: string,
+): Result<
+  { readonly lines: readonly FastenerLine[]; readonly table: DelimitedTable<FastenerColumn> },
+  readonly TableRefusal[]
+> => {
+  const table = delimitedTable<FastenerColumn>(text, FASTENER_COLUMNS, KNOWN_COLUMNS);
+  if (!table.ok) return table;
+  const lines = table.value.rows.map(({ line, cells }) => ({ line, cells, readAs: null }));
+  return accepted({ lines, table: table.value });
+};

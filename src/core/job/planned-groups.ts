@@ -1,0 +1,40 @@
+import type { JointKind } from '../joint/joint-kind.ts';
+import { orderOf } from '../order/order.ts';
+import type { ReadLine } from './fastener-list.ts';
+import type { PlannedFastener, PlannedGroup, PlannedPart } from './plan.ts';
+
+/** How a person wants a group of a list to be worked. */
+export type WantedGroup = {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: JointKind;
+  readonly seenFrom: string;
+  /** The codes of its parts that there is no other of. */
+  readonly irreplaceable: readonly string[];
+};
+
+const partsOf = (read: readonly ReadLine[], group: WantedGroup): readonly PlannedPart[] =>
+  [...new Set(read.flatMap(({ fastener }) => fastener?.part || []))].map((code) => ({
+    code,
+    name: group.kind.words.part || 'part',
+    isIrreplaceable: group.irreplaceable.includes(code),
+  }));
+
+/** The groups of a plan with their fasteners from a list whose every line is settled: the groups in the order wanted, the fasteners of each in
+ *  the order of its kind. */
+export const plannedGroups = (
+  read: readonly ReadLine[],
+  wanted: readonly WantedGroup[],
+): { readonly groups: readonly PlannedGroup[]; readonly fasteners: readonly PlannedFastener[] } => {
+  const each = wanted.map((group) => {
+    const lines = read.filter(({ fastener }) => fastener?.group === group.id);
+    const fasteners = lines.flatMap(({ fastener }) => fastener ?? []);
+    const byPosition = new Map(fasteners.map((fastener) => [fastener.position, fastener]));
+    const { id, title, kind, seenFrom } = group;
+    return {
+      group: { id, title, kind, seenFrom, parts: partsOf(lines, group) },
+      fasteners: orderOf(kind.order, fasteners).flatMap((position) => byPosition.get(position) ?? []),
+    };
+  });
+  return { groups: each.map(({ group }) => group), fasteners: each.flatMap(({ fasteners }) => fasteners) };
+};

@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import type { JobEvent } from '../event/event.ts';
+import { happenedAt } from '../job/happened.ts';
+import { stepResultSchema } from '../job/step-done.ts';
+import { limitsSchema } from '../joint/joint-step.ts';
+import type { Shape } from '../shape.ts';
+import { OUTCOMES } from '../verdict/tightening-verdict.ts';
+import { fastenerAt } from '../view/bench.ts';
+import type { JobView } from '../view/job-view.ts';
+
+export const partBodySchema = z.discriminatedUnion('kind', [
+  /** A job was planned on it, as a part of a group or as the machine it is done on. */
+  z.strictObject({ kind: z.literal('planned'), name: z.string(), as: z.enum(['part', 'asset']) }),
+  /** A step was done on it, or on a fastener that holds it. */
+  z.strictObject({
+    kind: z.literal('step'),
+    title: z.string(),
+    of: z.string().nullable(),
+    result: stepResultSchema,
+    limits: limitsSchema.nullable(),
+    isGood: z.boolean(),
+  }),
+  /** A fastener that holds it was pulled. */
+  z.strictObject({ kind: z.literal('pulled'), position: z.string(), outcome: z.enum(OUTCOMES) }),
+]);
+/** What a part went through. */
+export type PartBody = Shape<typeof partBodySchema>;
+
+export type PartEvent = {
+  readonly eventId: string;
+  readonly code: string;
+  readonly job: string;
+  readonly at: string;
+  readonly person: string;
+  readonly body: PartBody;
+};
+
+type Touched = { readonly code: string; readonly body: PartBody };
+
+const touchedBy = (event: JobEvent, { plan, ...job }: JobView): readonly Touched[] => {
+  if (event.kind === 'job-planned') {
+    const { asset, groups } = event.body;
+    const parts = groups.flatMap((group) => group.parts);
+    return [
+      ...(asset
+        ? [{ code: asset.code, body: { kind: 'planned', name: asset.name, as: 'asset' } as const }]
+        : []),
+      ...[...new Map(parts.map((part) => [part.code, part])).values()].map(({ code, name }) => ({
+        code,
+        body: { kind: 'planned', name, as: 'part' } as const,
+      })),
+    ];
+  }
+  if (event.kind === 'step-done') {
+    const { group, step: stepId, of, result, limits, isGood } = event.body;
+    const found = plan.groups.find(({ id }) => id === group);
+    const step = found?.kind.steps.find(({ id }) => id === stepId);
+    if (!found || !step || of === null) return [];
+    const code = step.scope === 'part' ? of : fastenerAt(job, of)?.planned.part;
+    return code ? [{ code, body: { kind: 'step', title: step.title, of, result, limits, isGood } }] : [];
+  }
+  if (event.kind === 'pull-made') {
+    const { position, outcome } = event.body;
+    const code = fastenerAt(job, position)?.planned.part;
+    return code && outcome !== 'reached' ? [{ code, body: { kind: 'pulled', position, outcome } }] : [];
+  }
+  return [];
+};
+
+/** What events of a job did to the parts it names, given how the job stands after them. */
+export const partEvents = (events: readonly JobEvent[], after: JobView): readonly PartEvent[] =>
+  events.flatMap((event) =>
+    touchedBy(event, after).map(({ code, body }) => ({
+      eventId: event.id,
+      code,
+      job: event.job,
+      at: happenedAt(event),
+      person: event.person.name,
+      body,
+    })),
+  );

@@ -1,0 +1,110 @@
+import { z } from 'zod';
+import { typedText, whySchema } from '../../bounds.ts';
+import { unitSymbol } from '../../quantity/unit.ts';
+import { torqueUnitsIn } from '../../quantity/unit-spelling.ts';
+import type { LookUp } from '../lookup/look-up.ts';
+import { cellText, type LookupTable } from '../lookup/lookup-table.ts';
+import { type Conditions, conditionsSchema, NO_CONDITIONS } from '../requirement/conditions.ts';
+import { type BookRequirement, otherPartSchema, type PrintedTorque } from './book-requirement.ts';
+import { type RequirementSource, requirementSourceSchema } from './requirement-source.ts';
+import type { Source } from './source.ts';
+
+/** A requirement or a table row of the spec book, at the revision that was used. It stays with the job whatever becomes of the book. */
+export type BookReference = {
+  readonly kind: 'requirement' | 'table';
+  readonly id: string;
+  /** `R-12`, or the table's name. */
+  readonly code: string;
+  readonly revision: number;
+  readonly sourceId: string;
+  readonly source: RequirementSource;
+  readonly otherPart: BookRequirement['otherPart'];
+  readonly conditions: Conditions;
+  readonly isPartSofter: boolean;
+  /** The decision for this requirement where sources disagree; null where none was needed or made. */
+  readonly decided: { readonly why: string; readonly by: string } | null;
+};
+
+/** A requirement of the book or a row of a table, at the revision a job used. */
+export const bookReferenceSchema = z
+  .strictObject({
+    kind: z.enum(['requirement', 'table']),
+    id: z.uuid(),
+    code: typedText(120),
+    revision: z.int().positive(),
+    sourceId: z.uuid(),
+    source: requirementSourceSchema,
+    otherPart: otherPartSchema.nullable(),
+    conditions: conditionsSchema,
+    isPartSofter: z.boolean(),
+    decided: z.strictObject({ why: whySchema, by: typedText(60) }).nullable(),
+  })
+  .meta({ id: 'BookReference' }) satisfies z.ZodType<BookReference>;
+
+/** What a job takes from the book: the torque as printed there, and the reference that stays with it. */
+export type FromBook = { readonly torque: PrintedTorque; readonly book: BookReference };
+
+type Kept = { readonly id: string; readonly revision: number };
+
+/** A requirement of the book as a job takes it. */
+export const fromRequirement = (
+  kept: Kept & { readonly code: string; readonly body: BookRequirement },
+  source: Source,
+  decided: BookReference['decided'],
+): FromBook => ({
+  torque: kept.body.torque,
+  book: {
+    kind: 'requirement',
+    id: kept.id,
+    code: kept.code,
+    revision: kept.revision,
+    sourceId: source.id,
+    source: { title: source.title, revision: source.revision, place: kept.body.place },
+    otherPart: kept.body.otherPart,
+    conditions: kept.body.conditions,
+    isPartSofter: kept.body.isPartSofter,
+    decided,
+  },
+});
+
+const PLACE_MAX = 120;
+
+/** The value a look-up found as a job takes it; null where it found no torque. A value whose column prints the unit carries it along. */
+export const fromLookUp = (
+  kept: Kept & { readonly place: string; readonly body: LookupTable },
+  source: Source,
+  result: LookUp,
+  isPartSofter: boolean,
+): FromBook | null => {
+  if (result.kind !== 'found' || result.value?.kind !== 'torque') return null;
+  const { body } = kept;
+  const row = body.rows[result.row];
+  const column = body.values[result.valueColumn];
+  const cell = row?.values[result.valueColumn];
+  if (!row || !column || !cell) return null;
+  const text = cellText(cell);
+  const isBare = column.unit !== null && torqueUnitsIn(text).length === 0;
+  const printed = isBare && column.unit !== null ? `${text} ${unitSymbol(column.unit)}` : text;
+  const where = [...row.keys.map(cellText), body.values.length > 1 ? column.name : '']
+    .filter(Boolean)
+    .join(', ');
+  return {
+    torque: { printed, readAs: null, requirement: result.value.read.requirement },
+    book: {
+      kind: 'table',
+      id: kept.id,
+      code: body.name,
+      revision: kept.revision,
+      sourceId: source.id,
+      source: {
+        title: source.title,
+        revision: source.revision,
+        place: `${kept.place}: ${where}`.slice(0, PLACE_MAX),
+      },
+      otherPart: null,
+      conditions: { ...NO_CONDITIONS, madeForMaterial: body.madeForMaterial },
+      isPartSofter,
+      decided: null,
+    },
+  };
+};

@@ -1,0 +1,179 @@
+import { type NumberRefusal, readNumber } from '../../quantity/read-number.ts';
+import { accepted, type Result, refused } from '../../result.ts';
+import { type ConductorRefusal, readConductorSize } from '../conductor/conductor-size.ts';
+import { type InchSizeRefusal, readInchSize } from './inch-size.ts';
+import { readThreadSize, type ThreadRefusal } from './thread-size.ts';
+
+/** What a key column holds: ordered sizes of conductors (AWG, kcmil and mm² on one axis), of tubes and keys in inches, numbers with a
+ *  unit, threads, metals, or names. */
+export const KEY_KINDS = ['conductor', 'inch-size', 'number', 'thread', 'metal', 'category'] as const;
+export type KeyKind = (typeof KEY_KINDS)[number];
+
+/** What a key cell covers: anything, a band of an ordered axis (limits inclusive unless open), or names. */
+export type KeySpan =
+  | { readonly kind: 'any' }
+  | { readonly kind: 'band'; readonly low: number; readonly high: number; readonly isLowOpen: boolean }
+  | { readonly kind: 'names'; readonly names: readonly string[]; readonly order: number | null };
+
+export type KeyRefusal =
+  | ConductorRefusal
+  | InchSizeRefusal
+  | ThreadRefusal
+  | NumberRefusal
+  | { readonly code: 'unreadable-metal'; readonly text: string }
+  | { readonly code: 'key-empty' };
+
+/** Widest relative gap at which two sizes are one: a metric area is the gauge's, rounded to a tenth of a square millimetre. */
+const SAME_SIZE = 2e-3;
+// Past 4/0 AWG (211.6 kcmil) a bare number on a list of conductors counts thousands of circular mils. Common practice.
+const BARE_KCMIL_FROM = 212;
+
+const RANGE = /\s*(?:\bto\b|\bthrough\b|\bthru\b|\.{2,3}|…|[-−–—~])\s*/i;
+const point = (value: number): KeySpan => ({ kind: 'band', low: value, high: value, isLowOpen: false });
+const between = (a: number, b: number): KeySpan => ({
+  kind: 'band',
+  low: Math.min(a, b),
+  high: Math.max(a, b),
+  isLowOpen: false,
+});
+
+/** Splits `18-10` at its range mark; a mark that begins the text (`-6`) is none. */
+const ends = (text: string): readonly string[] => {
+  const rest = text.slice(1);
+  const mark = RANGE.exec(rest);
+  if (!mark || mark.index + mark[0].length >= rest.length) return [text];
+  return [text.slice(0, mark.index + 1).trim(), rest.slice(mark.index + mark[0].length).trim()];
+};
+
+const CONDUCTOR_UNIT = /\s*(awg|ga|gauge|kcmil|mcm|mm2|mm²|mm\^2|sq\.?\s*mm|qmm)\.?$/i;
+
+const bareIsKcmil = (size: string): string =>
+  /^\d{3,4}$/.test(size) && Number(size) >= BARE_KCMIL_FROM ? `${size} kcmil` : size;
+
+const conductorSpan = (text: string, columnUnit: string): Result<KeySpan, KeyRefusal> => {
+  const bare = text.replace(/^(?:awg|#|no\.?|size)\s*/i, '');
+  const isGauge = bare !== text;
+  const unit = CONDUCTOR_UNIT.exec(bare)?.[1] ?? (isGauge || columnUnit === '' ? null : columnUnit);
+  const areas: number[] = [];
+  for (const end of ends(bare)) {
+    const own = CONDUCTOR_UNIT.test(end) || /\/\s*0/.test(end);
+    const size = readConductorSize(own ? end : unit ? `${end} ${unit}` : bareIsKcmil(end));
+    if (!size.ok) return size;
+    areas.push(size.value.areaKcmil);
+  }
+  const [a = 0, b = a] = areas;
+  return accepted(between(a, b));
+};
+
+const inchSpan = (text: string): Result<KeySpan, KeyRefusal> => {
+  const whole = readInchSize(text);
+  if (whole.ok) return accepted(point(whole.value.inches));
+  const sizes: number[] = [];
+  for (const end of ends(text)) {
+    const size = readInchSize(end);
+    if (!size.ok) return whole;
+    sizes.push(size.value.inches);
+  }
+  const [a = 0, b = a] = sizes;
+  return accepted(between(a, b));
+};
+
+const NUMBER_UNIT = /\s*(?:mm|cm|in|inch(?:es)?|°|x|×|pcs|nm|["″])\.?$/i;
+
+const numberSpan = (text: string): Result<KeySpan, KeyRefusal> => {
+  const [, upTo] = /^(?:up to|max\.?|≤|<=)\s*(.+)$/i.exec(text) ?? [];
+  const [, over] = /^(?:over|above|>)\s*(.+)$/i.exec(text) ?? [];
+  const numbers: number[] = [];
+  for (const end of ends(upTo ?? over ?? text)) {
+    const number = readNumber(end.replace(NUMBER_UNIT, ''));
+    if (!number.ok) return number;
+    numbers.push(number.value.value);
+  }
+  const [a = 0, b = a] = numbers;
+  if (upTo !== undefined) return accepted(between(0, a));
+  if (over !== undefined)
+    return accepted({
+      kind: 'band',
+      low: a,
+      high: numbers.length > 1 ? b : Number.POSITIVE_INFINITY,
+      isLowOpen: true,
+    });
+  return accepted(between(a, b));
+};
+
+const METALS: readonly (readonly [string, RegExp])[] = [
+  ['copper', /\b(?:cu|copper)\b/i],
+  ['aluminium', /\b(?:al|alum|aluminium|aluminum)\b/i],
+];
+
+const metalSpan = (text: string): Result<KeySpan, KeyRefusal> => {
+  const names = METALS.filter(([, pattern]) => pattern.test(text)).map(([name]) => name);
+  return names.length > 0
+    ? accepted({ kind: 'names', names, order: null })
+    : refused({ code: 'unreadable-metal', text: text.slice(0, 40) });
+};
+
+const threadSpan = (text: string): Result<KeySpan, KeyRefusal> => {
+  const thread = readThreadSize(text);
+  if (!thread.ok) return thread;
+  const { designation, diameterMillimetres } = thread.value;
+  return accepted({ kind: 'names', names: [designation], order: diameterMillimetres });
+};
+
+/** One spelling of a name: lower case, single spaces, no dash variants. */
+export const plainName = (text: string): string =>
+  text
+    .trim()
+    .toLowerCase()
+    .replace(/[‐−–—]/g, '-')
+    .replace(/\s+/g, ' ');
+
+const READERS: Record<KeyKind, (text: string, columnUnit: string) => Result<KeySpan, KeyRefusal>> = {
+  conductor: conductorSpan,
+  'inch-size': inchSpan,
+  number: numberSpan,
+  thread: threadSpan,
+  metal: metalSpan,
+  category: (text) => accepted({ kind: 'names', names: [plainName(text)], order: null }),
+};
+
+/** Reads what a key cell covers. An empty cell, `any` or `all` covers anything. A conductor without a unit takes its column's, and is a
+ *  gauge where that has none. Refuses: what the readers of the kinds refuse. */
+export const readKeySpan = (kind: KeyKind, raw: string, columnUnit = ''): Result<KeySpan, KeyRefusal> => {
+  const text = raw.trim();
+  if (/^(?:|any|all|\*)$/i.test(text)) return accepted({ kind: 'any' });
+  return READERS[kind](text, columnUnit);
+};
+
+/** Reads one answer to a key's question: a point or a name, never "any". Refuses: key-empty and what readKeySpan refuses. */
+export const readKeyAnswer = (kind: KeyKind, raw: string, columnUnit = ''): Result<KeySpan, KeyRefusal> =>
+  raw.trim() === '' ? refused({ code: 'key-empty' }) : readKeySpan(kind, raw, columnUnit);
+
+/** Whether a cell covers an answer. Sizes within 0.2 % are one size. */
+export const spanCovers = (cell: KeySpan, answer: KeySpan): boolean => {
+  if (cell.kind === 'any') return true;
+  if (cell.kind === 'names' && answer.kind === 'names')
+    return answer.names.every((name) => cell.names.includes(name));
+  if (cell.kind !== 'band' || answer.kind !== 'band') return false;
+  const isAbove = cell.isLowOpen
+    ? answer.low > cell.low * (1 + SAME_SIZE)
+    : answer.low >= cell.low * (1 - SAME_SIZE);
+  return isAbove && answer.high <= cell.high * (1 + SAME_SIZE);
+};
+
+/** How far an answer is from a cell on an ordered axis, below zero where the cell lies under it; null where there is no order. */
+export const spanDistance = (cell: KeySpan, answer: KeySpan): number | null => {
+  const at = (span: KeySpan, end: 'low' | 'high'): number | null =>
+    span.kind === 'band' ? span[end] : span.kind === 'names' ? span.order : null;
+  const [low, high, value] = [at(cell, 'low'), at(cell, 'high'), at(answer, 'low')];
+  if (low === null || high === null || value === null) return null;
+  if (value < low) return low - value;
+  return value > high ? high - value : 0;
+};
+
+/** A text that two cells share when they cover the same. */
+export const spanIdentity = (span: KeySpan): string => {
+  if (span.kind === 'any') return 'any';
+  if (span.kind === 'names') return [...span.names].sort().join('/');
+  return `${span.isLowOpen ? '>' : ''}${span.low.toPrecision(4)}..${span.high.toPrecision(4)}`;
+};

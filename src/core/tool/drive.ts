@@ -1,0 +1,3 @@
+export const DRIVES = ['slot', 'cross', 'hex-socket', 'square', 'lobed', 'hex-head', 'slotted-nut'] as const;
+/** What the bit or socket engages. */
+export type Drive = (typeof DRIVES)[number];

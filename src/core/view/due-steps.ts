@@ -1,0 +1,169 @@
+import { groupOf, type JobPlan, type PlannedGroup } from '../job/plan.ts';
+import type { JointStep, Limits, Stage } from '../joint/joint-step.ts';
+import { type FastenerView, isAsRequired } from './bench.ts';
+import { fastenersIn, groupWork } from './group-work.ts';
+import type { JobView } from './job-view.ts';
+import { lastPass, nextPass } from './passes.ts';
+import { type StepDone, stepKey } from './steps.ts';
+
+/** One thing to do beside the pulls, at the place where it is due. */
+export type DueStep = {
+  readonly step: JointStep;
+  /** Null for a step of the whole job. */
+  readonly group: PlannedGroup | null;
+  /** The position or the part code; null for a step of a whole group or job. */
+  readonly of: string | null;
+  readonly afterPass: number | null;
+  /** The limits in force; null for what is not measured. */
+  readonly limits: Limits | null;
+  /** How it came out when it was done last; null where it was not. */
+  readonly last: StepDone | null;
+};
+
+type Stepped = Pick<JobView, 'plan' | 'lastSteps' | 'fasteners' | 'placeOf'>;
+
+/** The limits of a measuring step: its own, with the high one from the requirement where that has the condition. */
+export const limitsFor = ({ act }: JointStep, fastener: FastenerView | undefined): Limits | null => {
+  if (act.kind !== 'measure') return null;
+  const { limits } = act;
+  const second = fastener?.planned.requirement.book?.conditions.second ?? [];
+  for (const condition of second) {
+    if (condition.kind === 'runout' && limits.from === 'runout')
+      return { ...limits, high: condition.limitMillimetres };
+    if (condition.kind === 'temperature' && limits.from === 'temperature')
+      return { ...limits, high: condition.limitCelsius };
+  }
+  return limits;
+};
+
+/** Whether a step needs nothing more: it came out as it must, or was left with a reason. */
+export const isSettled = ({ last }: Pick<DueStep, 'last'>): boolean =>
+  last !== null && (last.isGood || last.result.kind === 'left');
+
+const place = (
+  job: Stepped,
+  step: JointStep,
+  group: PlannedGroup | null,
+  of: string | null,
+  afterPass: number | null,
+  fastener?: FastenerView,
+): DueStep => ({
+  step,
+  group,
+  of,
+  afterPass,
+  limits: limitsFor(step, fastener),
+  last: job.lastSteps.get(stepKey({ group: group?.id ?? null, step: step.id, of, afterPass })) ?? null,
+});
+
+const stepsAt = (kind: PlannedGroup['kind'], stage: Stage): readonly JointStep[] =>
+  kind.steps.filter((step) => step.stage === stage);
+
+/** The steps of a stage that are done once for the job, each once however many groups ask for it. */
+export const jobSteps = ({ groups }: Pick<JobPlan, 'groups'>, stage: Stage): readonly JointStep[] => [
+  ...new Map(
+    groups.flatMap(({ kind }) =>
+      stepsAt(kind, stage)
+        .filter(({ scope }) => scope === 'job')
+        .map((step) => [step.id, step] as const),
+    ),
+  ).values(),
+];
+
+/** The cautions of a plan: what is confirmed before its first pull. */
+export const cautionsOf = (plan: Pick<JobPlan, 'groups'>): readonly JointStep[] => {
+  const ofGroups = plan.groups.flatMap(({ kind }) => stepsAt(kind, 'make-safe'));
+  return [...new Map(ofGroups.map((step) => [step.id, step])).values()];
+};
+
+const ofScope = (
+  job: Stepped,
+  group: PlannedGroup,
+  step: JointStep,
+  fasteners: readonly FastenerView[],
+  afterPass: number | null = null,
+): readonly DueStep[] => {
+  switch (step.scope) {
+    case 'job':
+      return [place(job, step, null, null, null)];
+    case 'group':
+      return [place(job, step, group, null, afterPass)];
+    case 'part':
+      return group.parts.map(({ code }) => place(job, step, group, code, afterPass));
+    case 'fastener':
+      return fasteners.map((each) => place(job, step, group, each.planned.position, afterPass, each));
+  }
+};
+
+const isOpen = (due: DueStep): boolean => !isSettled(due);
+
+const isPullable = ({ planned }: FastenerView): boolean =>
+  planned.requirement.requirement.kind !== 'finger-tight';
+
+/** What has to be done before a fastener is pulled next, in its order: prepared, looked at between the passes, settled. */
+export const stepsBefore = (job: Stepped, fastener: FastenerView): readonly DueStep[] => {
+  const group = groupOf(job.plan, fastener.planned);
+  const { kind } = group;
+  const pass = nextPass(job, fastener);
+  const prepare = stepsAt(kind, 'prepare').flatMap((step) => ofScope(job, group, step, [fastener]));
+  const isBetween = pass > 1 && pass <= lastPass(kind) && fastener.pass === pass - 1;
+  const between = isBetween
+    ? stepsAt(kind, 'between-passes').flatMap((step) => ofScope(job, group, step, [fastener], pass - 1))
+    : [];
+  const settle =
+    kind.roundsUntilStill && pass > lastPass(kind)
+      ? stepsAt(kind, 'settle').flatMap((step) => ofScope(job, group, step, [fastener]))
+      : [];
+  return [...prepare, ...between, ...settle].filter(isOpen);
+};
+
+const isThrough = (job: Stepped, group: PlannedGroup): boolean => groupWork(job, group).pass === null;
+
+/** What is due at a finished fastener: its own checks. */
+export const stepsAfter = (job: Stepped, fastener: FastenerView): readonly DueStep[] => {
+  const group = groupOf(job.plan, fastener.planned);
+  const isFinished =
+    isPullable(fastener) &&
+    fastener.leftOpen === null &&
+    isAsRequired(fastener.status) &&
+    (!group.kind.roundsUntilStill || isThrough(job, group));
+  if (!isFinished) return [];
+  return stepsAt(group.kind, 'check')
+    .filter(({ scope }) => scope === 'fastener')
+    .flatMap((step) => ofScope(job, group, step, [fastener]))
+    .filter(isOpen);
+};
+
+/** What is due of a group once it is pulled: the checks and what closes it. */
+const stepsAtEnd = (job: Stepped, group: PlannedGroup): readonly DueStep[] => {
+  const pulled = fastenersIn(job, group).filter(({ pulls }) => pulls.some(({ voided }) => voided === null));
+  if (pulled.length === 0 || !isThrough(job, group)) return [];
+  return (['check', 'close'] as const)
+    .flatMap((stage) => stepsAt(group.kind, stage))
+    .flatMap((step) =>
+      ofScope(
+        job,
+        group,
+        step,
+        pulled.filter(({ leftOpen }) => leftOpen === null),
+      ),
+    )
+    .filter(isOpen);
+};
+
+/** Everything that is still to be done beside the pulls before the job can be signed, in the order of the groups. Cautions are not among it:
+ *  they come before the first pull. */
+export const openSteps = (job: Stepped): readonly DueStep[] =>
+  job.plan.groups.flatMap((group) => {
+    const left = groupWork(job, group).left[0];
+    const before = left && left.pulls.length > 0 ? stepsBefore(job, left) : [];
+    return [...before, ...stepsAtEnd(job, group)];
+  });
+
+/** Those of them that something waits for. */
+export const blockingSteps = (job: Stepped): readonly DueStep[] =>
+  openSteps(job).filter(({ step }) => step.isBlocking);
+
+/** The first fastener with a step of its own that is due now; null where none has. */
+export const positionToCheck = (job: Stepped): string | null =>
+  job.fasteners.find((fastener) => stepsAfter(job, fastener).length > 0)?.planned.position ?? null;

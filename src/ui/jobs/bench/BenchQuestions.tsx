@@ -1,0 +1,89 @@
+import type { JobView } from '#core/view/job-view.ts';
+import { Dialog } from '../../shared/Dialog.tsx';
+import { WhyDialog } from '../../shared/WhyDialog.tsx';
+import { BENCH_KEY_HELP } from './bench-keys.ts';
+import { MakeSafe } from './MakeSafe.tsx';
+import type { Bench } from './use-bench.ts';
+
+const Keys = ({ onClose }: { readonly onClose: () => void }) => (
+  <Dialog title="Keys" onClose={onClose}>
+    <dl className="grid gap-2">
+      {BENCH_KEY_HELP.map(([key, does]) => (
+        <div key={key} className="grid grid-cols-[10rem_1fr] gap-3">
+          <dt className="font-mono font-bold">{key}</dt>
+          <dd>{does}</dd>
+        </div>
+      ))}
+    </dl>
+  </Dialog>
+);
+
+const VoidLast = ({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) => {
+  const { lastPull } = bench;
+  if (!lastPull) return null;
+  const { position } = lastPull.fastener.planned;
+  return (
+    <WhyDialog
+      title={`Void the pull on ${position}`}
+      explanation="It is struck out and stays in the record. The fastener is open again."
+      action="Void it"
+      usual={['wrong fastener', 'reading mistyped', 'bit slipped', 'wrong setting']}
+      onClose={onClose}
+      onDone={(why) => {
+        if (bench.happen({ kind: 'pull-voided', body: { pullId: lastPull.pull.eventId, why } }))
+          bench.choose(position);
+        onClose();
+      }}
+    />
+  );
+};
+
+type Props = { readonly bench: Bench; readonly view: JobView; readonly person: string };
+
+/** What stands over the bench until it is answered. */
+export const BenchQuestions = ({ bench, view, person }: Props) => {
+  const close = (): void => bench.ask(null);
+  const title = bench.action.kind === 'step' ? bench.action.due.step.title : '';
+  switch (bench.question) {
+    case null:
+      return null;
+    case 'help':
+      return <Keys onClose={close} />;
+    case 'void':
+      return <VoidLast bench={bench} onClose={close} />;
+    case 'make-safe':
+      return (
+        <MakeSafe
+          plan={view.plan}
+          person={person}
+          onClose={close}
+          onConfirm={(cautions) => {
+            bench.happen({ kind: 'cautions-confirmed', body: { cautions } });
+            close();
+          }}
+        />
+      );
+    case 'leave-step':
+      return (
+        <WhyDialog
+          title={`Leave: ${title}`}
+          explanation="Something waits for this step. The reason stands in the record beside your name."
+          action="Leave it"
+          usual={['not possible here', 'done before, same day', 'to be done later']}
+          onClose={close}
+          onDone={(why) => bench.doStep({ kind: 'left', why })}
+        />
+      );
+    case 'step-not-good':
+      return (
+        <WhyDialog
+          title={`Not good: ${title}`}
+          explanation="It stays due until it is good, or is left with a reason. A part that is out goes into its history."
+          action="Record it as not good"
+          usual={['ring scratch', 'crack', 'crush mark', 'dirty, cleaned again', 'slips']}
+          onClose={close}
+          onDone={(note) => bench.doStep({ kind: 'inspected', isGood: false, note })}
+        />
+      );
+  }
+};

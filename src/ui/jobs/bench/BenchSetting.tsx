@@ -1,0 +1,52 @@
+import { displayDigits } from '#core/quantity/display.ts';
+import { fromNewtonMetres, type NewtonMetres, unitSymbol } from '#core/quantity/unit.ts';
+import type { Scale } from '#core/tool/scale.ts';
+import { turnsBetween } from '#core/tool/scale.ts';
+import { isIndicating } from '#core/tool/tool.ts';
+import type { NextAction } from '#core/view/next-action.ts';
+import { scaleWords, turnWords } from '#wire/words/setting.ts';
+import { ScalePicture } from '../../shared/ScalePicture.tsx';
+
+type Props = {
+  readonly action: Extract<NextAction, { kind: 'set-tool' | 'pull' }>;
+};
+
+const offWords = (scale: Scale, offTarget: NewtonMetres): string => {
+  const off = fromNewtonMetres(offTarget, scale.unit);
+  if (Math.abs(off) < scale.graduation / 100) return '';
+  const amount = displayDigits(Math.abs(off), { sourceDigits: 2, graduation: scale.graduation });
+  return ` Nearest mark, ${amount} ${unitSymbol(scale.unit)} ${off > 0 ? 'above' : 'below'} target.`;
+};
+
+/** What to set the tool to and how its scale must look, with the way there from where it stands. */
+export const BenchSetting = ({ action }: Props) => {
+  const { wanted, taken } = action;
+  const { tool, setting, adapters, adapterFactor } = taken;
+  const standsAt = setting?.value ?? tool.restSetting;
+  const turns = turnsBetween(tool.scale, standsAt, wanted.setting);
+  const isToSet = action.kind === 'set-tool';
+  const direction = !isToSet || Math.abs(turns) < 1e-9 ? 'none' : turns > 0 ? 'up' : 'down';
+  return (
+    <section aria-label="Tool setting">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+        <h2 className="text-l font-bold">
+          {isIndicating(tool) ? 'Pull' : isToSet ? 'Set' : 'Keep'} {tool.code}{' '}
+          {isToSet || isIndicating(tool) ? 'to' : 'at'} {wanted.text} {unitSymbol(tool.scale.unit)}
+        </h2>
+        {tool.scale.form === 'barrel' && <span className="text-s text-faint">{scaleWords(wanted)}</span>}
+      </div>
+      <div className="mx-auto max-w-[404px]">
+        <ScalePicture scale={tool.scale} setting={wanted.setting} direction={direction} />
+      </div>
+      <p className="text-s text-faint">
+        {isToSet &&
+          (setting === null
+            ? `From rest, ${turnWords(tool.scale, turns)}.`
+            : `From ${setting.text}, ${turnWords(tool.scale, turns)}.`)}
+        {offWords(tool.scale, wanted.offTarget)}
+        {adapterFactor !== 1 &&
+          ` Through ${adapters.map(({ adapter, angleDegrees }) => `${adapter.code} at ${angleDegrees}°`).join(' and ')} the fastener gets ${adapterFactor.toFixed(3)} of it.`}
+      </p>
+    </section>
+  );
+};

@@ -1,0 +1,104 @@
+import Camera from 'lucide-react/icons/camera';
+import Eye from 'lucide-react/icons/eye';
+import Hourglass from 'lucide-react/icons/hourglass';
+import Ruler from 'lucide-react/icons/ruler';
+import SquareCheck from 'lucide-react/icons/square-check';
+import type { JointStep } from '#core/joint/joint-step.ts';
+import type { DueStep } from '#core/view/due-steps.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { lastPulledAt, MINUTE_MS } from '#core/view/last-pulled.ts';
+import { limitsWords, STAGE_WORDS, stepResultWords, stepSourceWords, waitWords } from '#wire/words/joint.ts';
+import { localTime } from '../../shared/local-time.ts';
+import { StepPhotograph } from './StepPhotograph.tsx';
+import type { Bench } from './use-bench.ts';
+
+const ICONS: Readonly<Record<JointStep['act']['kind'], typeof Eye>> = {
+  confirm: SquareCheck,
+  measure: Ruler,
+  wait: Hourglass,
+  photograph: Camera,
+  inspect: Eye,
+};
+
+const whereWords = ({ group, of, step, afterPass }: DueStep, view: JobView): string => {
+  const part = group?.parts.find(({ code }) => code === of);
+  return [
+    STAGE_WORDS[step.stage],
+    group && view.plan.groups.length > 1 ? group.title : '',
+    part ? `${part.name} ${part.code}` : (of ?? ''),
+    afterPass === null ? '' : `after pass ${afterPass}`,
+    stepSourceWords(step),
+  ]
+    .filter(Boolean)
+    .join(' · ');
+};
+
+const WaitUntil = ({ due, view }: { readonly due: DueStep; readonly view: JobView }) => {
+  const since = lastPulledAt(view, due.group);
+  if (due.step.act.kind !== 'wait' || since === null) return null;
+  const until = new Date(Date.parse(since) + due.step.act.minutes * MINUTE_MS).toISOString();
+  return (
+    <p className="text-xl font-bold">
+      {waitWords(due.step.act.minutes)}, until {localTime(until)}
+    </p>
+  );
+};
+
+/** The step that is due: what to do, what is wanted of it, and what it is measured with. */
+export const BenchStep = ({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
+  const { action, typed } = bench;
+  if (action.kind !== 'step') return null;
+  const { due } = action;
+  const { step, limits, last } = due;
+  const Icon = ICONS[step.act.kind];
+  return (
+    <section
+      aria-label="Step"
+      className="grid gap-2 rounded-md border-2 border-layout p-3"
+      data-testid="step"
+    >
+      <p className="text-s text-faint">{whereWords(due, view)}</p>
+      <h3 className="flex items-center gap-2 text-l font-bold">
+        <Icon size={22} aria-hidden="true" /> {step.title}
+      </h3>
+      {step.detail && <p>{step.detail}</p>}
+      <WaitUntil due={due} view={view} />
+      {limits && (
+        <p className="text-xl font-bold">
+          {typed !== '' && `${typed} ${limits.unit} · `}
+          {limitsWords(limits)}
+        </p>
+      )}
+      {last && !last.isGood && (
+        <p className="font-semibold text-high">
+          Last time: {stepResultWords(last.result, last.waitedMinutes)}
+        </p>
+      )}
+      {limits && (
+        <label>
+          Measured with
+          <input
+            className="field mt-1"
+            value={bench.instrument}
+            maxLength={60}
+            placeholder="what is marked on it"
+            data-testid="instrument"
+            onChange={(event) => bench.holdInstrument(event.target.value)}
+          />
+        </label>
+      )}
+      {limits && (
+        <label className="sm:hidden">
+          Reading, {limits.unit}
+          <input
+            className="field mt-1"
+            inputMode="decimal"
+            value={typed}
+            onChange={(event) => bench.typeWhole(event.target.value)}
+          />
+        </label>
+      )}
+      {step.act.kind === 'photograph' && <StepPhotograph bench={bench} job={view.job} />}
+    </section>
+  );
+};

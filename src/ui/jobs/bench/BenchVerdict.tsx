@@ -1,0 +1,65 @@
+import { problemWords } from '#wire/problems/en.ts';
+import { STATUS_WORDS, verdictWords } from '#wire/words/verdict.ts';
+import { StatusIcon } from '../../shared/StatusIcon.tsx';
+import { requirementView } from '../requirement-view.ts';
+import type { OpenJob } from '../use-job.ts';
+import type { Bench } from './use-bench.ts';
+
+const TONES = {
+  in: 'text-in',
+  low: 'text-low',
+  high: 'text-high',
+  'too-close': 'text-unsure',
+  'by-feel': 'text-unsure',
+  'no-verdict': 'text-unsure',
+  reached: 'text-in',
+} as const;
+
+/** What the last pull came to, or the question that has to be answered before one is recorded. */
+export const BenchVerdict = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob }) => {
+  const { refusal, lastPull } = bench;
+  if (refusal) {
+    const { title, cause, fix } = problemWords(refusal);
+    return (
+      <div role="alert" className="grid gap-2 rounded-md border-2 border-unsure p-3">
+        <div>
+          <strong>
+            {title}
+            {refusal.code === 'mix-up-question' ? '?' : '.'}
+          </strong>{' '}
+          {cause}
+          {refusal.code === 'mix-up-question' ? ' Nothing is recorded yet.' : ` ${fix}`}
+        </div>
+        {refusal.code === 'mix-up-question' && (
+          <div className="flex flex-wrap gap-2">
+            <button type="button" className="act" onClick={bench.clear}>
+              Type it again <span className="key">Esc</span>
+            </button>
+            <button type="button" className="act-quiet" onClick={bench.letStand}>
+              {bench.typed} stands <span className="key">Y</span>
+            </button>
+          </div>
+        )}
+      </div>
+    );
+  }
+  if (!lastPull)
+    return (
+      <p className="text-s text-faint">
+        No pull yet. Pull slowly; the last fifth takes at least half a second.
+      </p>
+    );
+  const { planned } = lastPull.fastener;
+  const { body } = lastPull.pull;
+  const { unit, resolution } = requirementView(job.view, lastPull.fastener);
+  const { fact, consequence } = verdictWords(body, unit, resolution);
+  return (
+    <div className="flex items-center gap-3" aria-live="polite" data-testid="verdict">
+      <StatusIcon status={body.outcome} drive={planned.drive} size={40} />
+      <p>
+        {planned.position}: <strong className={TONES[body.outcome]}>{STATUS_WORDS[body.outcome]}</strong>,{' '}
+        {fact} {consequence && <strong>{consequence}</strong>}
+      </p>
+    </div>
+  );
+};

@@ -1,0 +1,64 @@
+import { unitSymbol } from '#core/quantity/unit.ts';
+import { isIndicating } from '#core/tool/tool.ts';
+import type { DueStep } from '#core/view/due-steps.ts';
+import type { NextAction } from '#core/view/next-action.ts';
+
+const stepWords = ({ step, limits }: DueStep): string => {
+  switch (step.act.kind) {
+    case 'confirm':
+      return `Done: ${step.title.toLowerCase()}`;
+    case 'inspect':
+      return `Good: ${step.title.toLowerCase()}`;
+    case 'wait':
+      return 'Waited: go on';
+    case 'measure':
+      return `Type what you measured, ${limits?.unit ?? ''}`;
+    case 'photograph':
+      return 'Take the photograph above';
+  }
+};
+
+/** What the large action of the bench says. */
+export const mainWords = (action: NextAction, position: string | null, isRound: boolean): string => {
+  switch (action.kind) {
+    case 'choose-tool':
+      return 'Choose the tool';
+    case 'make-safe':
+      return 'Make safe first';
+    case 'step':
+      return stepWords(action.due);
+    case 'loosen':
+      return `${position} is loosened, thread inspected`;
+    case 'measure-run-on':
+      return `Type the run-on torque of ${position}`;
+    case 'finger-tighten':
+      return `${position} is finger tight`;
+    case 'set-tool': {
+      const { code, scale } = action.taken.tool;
+      return `${code} is set to ${action.wanted.text} ${unitSymbol(scale.unit)}`;
+    }
+    case 'pull':
+      if (isIndicating(action.taken.tool)) return 'Type what it showed';
+      return isRound ? 'It clicked, nothing moved' : 'It clicked';
+    case 'another-tool':
+      return 'Choose another tool';
+    case 'sign':
+      return 'Nothing left to pull: sign';
+    case 'signed':
+      return 'Signed: see the record';
+  }
+};
+
+/** What recording the digits typed is called, with their unit; null where digits say nothing. */
+export const typedWords = (action: NextAction, typed: string): string | null => {
+  switch (action.kind) {
+    case 'pull':
+      return `Record ${typed} ${unitSymbol(action.taken.tool.scale.unit)}`;
+    case 'measure-run-on':
+      return `Run-on torque ${typed} ${unitSymbol(action.taken.tool.scale.unit)}`;
+    case 'step':
+      return action.due.limits && `Record ${typed} ${action.due.limits.unit}`;
+    default:
+      return null;
+  }
+};

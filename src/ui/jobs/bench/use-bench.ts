@@ -1,0 +1,43 @@
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { type ComfortStore, comfortStore, noComfort } from '#client/device/comfort.ts';
+import { say } from '#client/device/speech.ts';
+import { playVerdictTone } from '#client/device/tone.ts';
+import {
+  type BenchAt,
+  type BenchState,
+  type BenchStore,
+  benchAt,
+  benchStore,
+} from '#client/job/bench-store.ts';
+import { requirementView } from '../requirement-view.ts';
+import type { OpenJob } from '../use-job.ts';
+
+/** The bench on a job: what it shows, and what can be done. */
+export type Bench = BenchState & BenchAt & Omit<BenchStore, 'snapshot' | 'subscribe'>;
+
+/** Subscribes to what the bench says aloud on this device. */
+export const useComfort = (): readonly [ReturnType<ComfortStore['snapshot']>, ComfortStore] => {
+  const [store] = useState(comfortStore);
+  return [useSyncExternalStore(store.subscribe, store.snapshot, noComfort), store];
+};
+
+/** Subscribes to the bench over a job, and says the next fastener where that is wanted. */
+export const useBench = (job: OpenJob, comfort: ComfortStore): Bench => {
+  const [store] = useState(() =>
+    benchStore(job.store, {
+      verdict: (isGood) => comfort.snapshot().tone && playVerdictTone(isGood),
+      go: (path) => window.location.assign(path),
+    }),
+  );
+  const state = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
+  const { view } = job;
+  const { chosen } = state;
+  const at = useMemo(() => benchAt(view, { chosen }), [view, chosen]);
+  const { fastener } = at;
+  useEffect(() => {
+    if (!comfort.snapshot().speech || !fastener) return;
+    const { target, symbol } = requirementView(view, fastener);
+    say(`${fastener.planned.position}, ${fastener.planned.label}: ${target} ${symbol}`);
+  }, [comfort, fastener, view]);
+  return { ...store, ...state, ...at };
+};

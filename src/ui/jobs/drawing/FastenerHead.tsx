@@ -1,0 +1,64 @@
+import { memo } from 'react';
+import type { FastenerView } from '#core/view/bench.ts';
+import { STATUS_WORDS } from '#wire/words/verdict.ts';
+import { HeadSymbol } from '../../shared/HeadSymbol.tsx';
+import { WitnessStripe } from '../../shared/WitnessStripe.tsx';
+
+const shortName = (position: string): string => /[^\-/: ]+$/.exec(position)?.[0] ?? position;
+
+type HeadProps = {
+  readonly fastener: FastenerView;
+  readonly radius: number;
+  readonly isNext: boolean;
+  readonly onChoose: (position: string) => void;
+};
+
+/** A fastener's head on the drawing, with its witness stripe and the short form of its position. */
+export const FastenerHead = memo(({ fastener, radius, isNext, onChoose }: HeadProps) => {
+  const { planned, status, isWitnessMarked, leftOpen } = fastener;
+  const { position, label, xMm, yMm, drive } = planned;
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: the list beside the drawing offers the same to a keyboard
+    <g
+      transform={`translate(${xMm} ${yMm}) scale(${radius})`}
+      onClick={() => onChoose(position)}
+      className="cursor-pointer"
+      data-position={position}
+      data-status={status}
+    >
+      <title>{`${position} ${label}: ${STATUS_WORDS[status]}${isWitnessMarked ? ', witness marked' : ''}${leftOpen ? `, left open: ${leftOpen.why}` : ''}`}</title>
+      <rect
+        x="-1.45"
+        y="-1.55"
+        width="2.9"
+        height="3.95"
+        rx="0.2"
+        fill="var(--c-sheet)"
+        stroke="var(--c-rule)"
+        strokeWidth="0.05"
+      />
+      {isNext && (
+        <>
+          <circle r="1.26" fill="none" stroke="var(--c-layout)" strokeWidth="0.13" />
+          <circle r="1.44" fill="none" stroke="var(--c-layout)" strokeWidth="0.07" className="ring-next" />
+        </>
+      )}
+      <HeadSymbol drive={drive} />
+      <WitnessStripe status={status} />
+      {isWitnessMarked && <circle cx="1.15" cy="-1.15" r="0.14" fill="var(--c-in)" />}
+      {leftOpen && status !== 'in' && (
+        <path d="M-1.2,1.25 h2.4" stroke="var(--c-faint)" strokeWidth="0.12" strokeDasharray="0.3 0.2" />
+      )}
+      <text
+        y="2.18"
+        textAnchor="middle"
+        fontSize="0.72"
+        fontWeight={isNext ? 800 : 400}
+        fill={isNext ? 'var(--c-layout)' : 'var(--c-faint)'}
+        className="font-mono"
+      >
+        {shortName(position)}
+      </text>
+    </g>
+  );
+});

@@ -1,0 +1,55 @@
+import type { Place } from '#core/order/place.ts';
+import { smallestPitch } from '#core/order/reading-order.ts';
+
+/** What part of the drawing shows, in millimetres, and how large a head is. */
+export type DrawingView = {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  /** Radius of a head, in millimetres. */
+  readonly radius: number;
+  /** Whether only the surroundings of the next fastener show. */
+  readonly isFollowing: boolean;
+};
+
+const HEAD_SHARE_OF_PITCH = 0.33;
+const MARGIN_HEADS = 3.2;
+const SMALLEST_HEAD_PX = 13;
+const LARGEST_HEAD_PX = 34;
+const LONE_HEAD_MM = 4;
+/** Height kept free above the fasteners for the ruler. */
+const RULER_PX = 24;
+
+const clamped = (start: number, span: number, low: number, high: number): number =>
+  high - low <= span ? (low + high - span) / 2 : Math.min(Math.max(start, low), high - span);
+
+/** The view of a drawing in a frame of so many pixels: all of it when its heads are large enough to be told apart, else the surroundings
+ *  of one place at a readable size; of the first one where there is none. */
+export const drawingView = (
+  places: readonly Place[],
+  frame: { readonly width: number; readonly height: number },
+  around: Place | undefined,
+): DrawingView => {
+  const pitch = smallestPitch(places);
+  const radius = Number.isFinite(pitch) ? pitch * HEAD_SHARE_OF_PITCH : LONE_HEAD_MM;
+  const margin = radius * MARGIN_HEADS;
+  const xs = places.map(({ xMm }) => xMm);
+  const ys = places.map(({ yMm }) => yMm);
+  const [left, right] = [Math.min(...xs) - margin, Math.max(...xs) + margin];
+  const [top, bottom] = [Math.min(...ys) - margin, Math.max(...ys) + margin];
+  const fit = Math.min(frame.width / (right - left), (frame.height - RULER_PX) / (bottom - top));
+  const pixelsPerMm = Math.min(Math.max(fit, SMALLEST_HEAD_PX / radius), LARGEST_HEAD_PX / radius);
+  const width = frame.width / pixelsPerMm;
+  const height = frame.height / pixelsPerMm;
+  // The middle of a cabinet often lies between two rows, where there is nothing to see.
+  const centre = around ?? places[0] ?? { xMm: 0, yMm: 0 };
+  return {
+    x: clamped(centre.xMm - width / 2, width, left, right),
+    y: clamped(centre.yMm - height / 2, height, top - RULER_PX / pixelsPerMm, bottom),
+    width,
+    height,
+    radius,
+    isFollowing: pixelsPerMm > fit * 1.001,
+  };
+};

@@ -1,0 +1,66 @@
+import { useState } from 'react';
+import { unitSymbol } from '#core/quantity/unit.ts';
+import type { CribTool } from '#wire/tool.ts';
+import { CHECK_METHOD_WORDS, CHECK_PURPOSE_WORDS } from '#wire/words/check.ts';
+import { localTime } from '../../shared/local-time.ts';
+import type { OpenJob } from '../use-job.ts';
+import { CheckForm } from './CheckForm.tsx';
+
+/** Checks of finished fasteners, settling readings and recalls: they stand beside the signatures and strike none. */
+export const BesideSignature = ({
+  job,
+  tools,
+}: {
+  readonly job: OpenJob;
+  readonly tools: readonly CribTool[];
+}) => {
+  const [isChecking, setChecking] = useState(false);
+  const { checks, recalls, fasteners } = job.view;
+  const isAnyPulled = fasteners.some(({ pulls }) => pulls.some(({ voided }) => voided === null));
+  return (
+    <div className="panel p-4">
+      <h2 className="mb-2 text-l font-bold">Beside the signatures</h2>
+      {checks.length + recalls.length === 0 && (
+        <p>
+          No check, settling reading or recall yet. They may be added at any time and strike no signature.
+        </p>
+      )}
+      {checks.map((check) => (
+        <p key={check.eventId} className="border-b border-rule py-2">
+          <strong>{check.position}</strong> {CHECK_PURPOSE_WORDS[check.purpose]},{' '}
+          {CHECK_METHOD_WORDS[check.method]}:{' '}
+          <span className="whitespace-nowrap">
+            {check.reading.text} {unitSymbol(check.reading.unit)}
+          </span>
+          ,{' '}
+          <strong className={check.isInside ? 'text-in' : 'text-high'}>
+            {check.isInside ? 'inside' : 'outside'} acceptance
+          </strong>
+          {!check.isInside && '. Open the job again, loosen it, inspect the thread, pull it anew.'}{' '}
+          <span className="text-faint">
+            {check.tool.code}, serial {check.tool.serial} · {check.person.name} · {localTime(check.at)}
+            {check.note && ` · ${check.note}`}
+          </span>
+        </p>
+      ))}
+      {recalls.map((recall) => (
+        <p key={recall.eventId} className="border-b border-rule py-2">
+          <strong>Recall of {recall.toolCode}</strong>: {recall.what}, {recall.outside} of its pulls outside
+          at worst. {recall.person.name}: {recall.why}{' '}
+          <span className="text-faint">{localTime(recall.at)}</span>
+        </p>
+      ))}
+      {isAnyPulled && (
+        <button
+          type="button"
+          className="act-quiet mt-3"
+          disabled={!job.isReady}
+          onClick={() => setChecking(true)}
+        >
+          Record a check
+        </button>
+      )}
+      {isChecking && <CheckForm job={job} tools={tools} onClose={() => setChecking(false)} />}
+    </div>
+  );
+};

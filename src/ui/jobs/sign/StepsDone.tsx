@@ -1,0 +1,50 @@
+import type { JobView } from '#core/view/job-view.ts';
+import type { StepDone } from '#core/view/steps.ts';
+import { limitsWords, stepResultWords } from '#wire/words/joint.ts';
+import { localTime } from '../../shared/local-time.ts';
+
+const titleOf = ({ plan }: JobView, { group, step }: StepDone): string => {
+  const groups = group === null ? plan.groups : plan.groups.filter(({ id }) => id === group);
+  return groups.flatMap(({ kind }) => kind.steps).find(({ id }) => id === step)?.title ?? step;
+};
+
+/** The cautions confirmed and every step done beside the pulls, with who and when. */
+export const StepsDone = ({ view }: { readonly view: JobView }) => {
+  const { cautions, steps, plan } = view;
+  const titles = new Map(
+    plan.groups.flatMap(({ kind }) => kind.steps.map(({ id, title }) => [id, title] as const)),
+  );
+  return (
+    <>
+      <h2 className="mt-5 mb-2 text-l font-bold">Cautions</h2>
+      {cautions ? (
+        <p>
+          Confirmed by {cautions.person.name}, {localTime(cautions.deviceTime)}:{' '}
+          {cautions.confirmed.map((id) => (titles.get(id) ?? id).toLowerCase()).join(', ')}.
+        </p>
+      ) : (
+        <p>Not confirmed yet; they come before the first pull.</p>
+      )}
+      {steps.length > 0 && (
+        <>
+          <h2 className="mt-5 mb-2 text-l font-bold">Steps</h2>
+          <ul className="grid gap-1" data-testid="steps-done">
+            {steps.map((done) => (
+              <li key={done.eventId} className="border-b border-rule py-1">
+                <strong>{titleOf(view, done)}</strong> {done.of}
+                {done.afterPass !== null && ` after pass ${done.afterPass}`}:{' '}
+                <span className={done.isGood || done.result.kind === 'left' ? '' : 'font-semibold text-high'}>
+                  {stepResultWords(done.result, done.waitedMinutes)}
+                </span>
+                {done.limits && <span className="text-faint"> ({limitsWords(done.limits)} wanted)</span>}
+                <div className="text-s text-faint">
+                  {done.person.name}, {localTime(done.at)}
+                </div>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </>
+  );
+};

@@ -1,0 +1,49 @@
+import canonicalize from 'canonicalize';
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { canonicalText, sha256Hex } from '#core/canonical.ts';
+import { nodeSha256 } from '#server/append/node-sha256.ts';
+import { goldenRecords } from '../golden/golden.ts';
+
+describe('the canonical text of a value', () => {
+  test('RFC 8785, 3.2.3: the sample object', () => {
+    const sample = {
+      numbers: [Number('333333333.33333329'), 1e30, 4.5, 2e-3, 0.000000000000000000000000001],
+      string: '\u20ac$\u000F\u000aA\'\u0042\u0022\u005c\\"/',
+      literals: [null, true, false],
+    };
+    expect(canonicalText(sample)).toBe(
+      '{"literals":[null,true,false],"numbers":[333333333.3333333,1e+30,4.5,0.002,1e-27],"string":"€$\\u000f\\nA\'B\\"\\\\\\\\\\"/"}',
+    );
+  });
+
+  test('property: it is what the package canonicalize makes of any JSON value', () => {
+    fc.assert(
+      fc.property(fc.jsonValue({ maxDepth: 5 }), (value) => {
+        const text = canonicalText(value);
+        expect(text).toBe(canonicalize(value));
+        // What is in order already takes a shorter way.
+        expect(canonicalText(JSON.parse(text))).toBe(text);
+      }),
+      { seed: 20261125, numRuns: 2000 },
+    );
+  });
+
+  test('and of every event of the golden records', () => {
+    for (const { text } of goldenRecords(1))
+      for (const event of JSON.parse(text).events) expect(canonicalText(event)).toBe(canonicalize(event));
+  });
+
+  test.each([Number.NaN, Number.POSITIVE_INFINITY, 1n, () => 1])('%s has none', (value) => {
+    expect(() => canonicalText({ value: [value] })).toThrow();
+  });
+
+  test('property: the hash of Node’s library is the one in JavaScript', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme' }), (text) => {
+        expect(nodeSha256(text)).toBe(sha256Hex(text));
+      }),
+      { seed: 1 },
+    );
+  });
+});
