@@ -33,7 +33,7 @@ export const OPTIONAL_COLUMNS = [
   'part',
 ] as const;
 
-/** A column of a fastener list: one of those, or a detail of a kind of joint such as `conductor`. */
+/** A column of a fastener list: one of those, or a detail of a kind of joint such as `shank`. */
 export type FastenerColumn = string;
 
 const DETAIL_COLUMNS = [...new Set(JOINT_KINDS.flatMap(({ details }) => details.map(({ id }) => id)))];

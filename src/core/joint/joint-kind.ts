@@ -29,9 +29,11 @@ const wordsSchema = z.strictObject({
   seenFrom: typedText(60),
   /** What counts as having moved in a round at full torque; empty where there are no such rounds. */
   moved: z.string().trim().max(120),
+  /** Reasons that people often give for leaving one open, to choose instead of typing. */
+  leaveReasons: z.array(typedText(60)).max(6),
 });
 
-/** What a fastener of this kind has beside what every fastener has, such as the conductor of a terminal. */
+/** What a fastener of this kind has beside what every fastener has, such as the shank in a collet. */
 const detailSchema = z.strictObject({ id: idSchema, name: typedText(40), missing: typedText(60) });
 
 export const jointKindSchema = z

@@ -20,7 +20,7 @@ export const partBodySchema = z.discriminatedUnion('kind', [
     limits: limitsSchema.nullable(),
     isGood: z.boolean(),
   }),
-  /** A fastener that holds it was pulled. */
+  /** A fastener that holds it was pulled, and was out. */
   z.strictObject({ kind: z.literal('pulled'), position: z.string(), outcome: z.enum(OUTCOMES) }),
 ]);
 /** What a part went through. */
@@ -62,7 +62,10 @@ const touchedBy = (event: JobEvent, { plan, ...job }: JobView): readonly Touched
   if (event.kind === 'pull-made') {
     const { position, outcome } = event.body;
     const code = fastenerAt(job, position)?.planned.part;
-    return code && outcome !== 'reached' ? [{ code, body: { kind: 'pulled', position, outcome } }] : [];
+    // Of a ring of screws a part would have hundreds of good ones; what is told apart is what was not.
+    return code && outcome !== 'reached' && outcome !== 'in'
+      ? [{ code, body: { kind: 'pulled', position, outcome } }]
+      : [];
   }
   return [];
 };

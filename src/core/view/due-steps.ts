@@ -1,7 +1,7 @@
 import { groupOf, type JobPlan, type PlannedGroup } from '../job/plan.ts';
 import type { JointStep, Limits, Stage } from '../joint/joint-step.ts';
 import { type FastenerView, isAsRequired } from './bench.ts';
-import { fastenersIn, groupWork } from './group-work.ts';
+import { fastenersIn, groupWork, isByHand } from './group-work.ts';
 import type { JobView } from './job-view.ts';
 import { lastPass, nextPass } from './passes.ts';
 import { type StepDone, stepKey } from './steps.ts';
@@ -97,9 +97,6 @@ const ofScope = (
 
 const isOpen = (due: DueStep): boolean => !isSettled(due);
 
-const isPullable = ({ planned }: FastenerView): boolean =>
-  planned.requirement.requirement.kind !== 'finger-tight';
-
 /** What has to be done before a fastener is pulled next, in its order: prepared, looked at between the passes, settled. */
 export const stepsBefore = (job: Stepped, fastener: FastenerView): readonly DueStep[] => {
   const group = groupOf(job.plan, fastener.planned);
@@ -123,7 +120,7 @@ const isThrough = (job: Stepped, group: PlannedGroup): boolean => groupWork(job,
 export const stepsAfter = (job: Stepped, fastener: FastenerView): readonly DueStep[] => {
   const group = groupOf(job.plan, fastener.planned);
   const isFinished =
-    isPullable(fastener) &&
+    !isByHand(fastener) &&
     fastener.leftOpen === null &&
     isAsRequired(fastener.status) &&
     (!group.kind.roundsUntilStill || isThrough(job, group));

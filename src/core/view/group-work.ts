@@ -10,7 +10,8 @@ export type GroupWork = {
   readonly left: readonly FastenerView[];
 };
 
-const isFingerTight = ({ planned }: FastenerView): boolean =>
+/** Whether a fastener is tightened by the fingers alone, as its requirement asks. */
+export const isByHand = ({ planned }: FastenerView): boolean =>
   planned.requirement.requirement.kind === 'finger-tight';
 
 /** The fasteners of a group, in their order. */
@@ -36,8 +37,8 @@ const nextRound = (
 /** What is left to pull of a group. A fastener that went past or is out is left until it is as required; the others follow pass by pass. */
 export const groupWork = (job: Pick<JobView, 'fasteners'>, group: PlannedGroup): GroupWork => {
   const all = fastenersIn(job, group).filter(inPlay);
-  const fingers = all.filter((fastener) => isFingerTight(fastener) && !isAsRequired(fastener.status));
-  const pulled = all.filter((fastener) => !isFingerTight(fastener));
+  const fingers = all.filter((fastener) => isByHand(fastener) && !isAsRequired(fastener.status));
+  const pulled = all.filter((fastener) => !isByHand(fastener));
   const last = lastPass(group.kind);
   const through = pulled.reduce((least, { pass }) => Math.min(least, pass), Number.POSITIVE_INFINITY);
   const isBehind = ({ pass, status, isPastLimit }: FastenerView, wanted: number): boolean =>

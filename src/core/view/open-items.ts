@@ -1,7 +1,9 @@
+import type { PlannedGroup } from '../job/plan.ts';
 import { type FastenerStatus, type FastenerView, isAsRequired } from './bench.ts';
 import { blockingSteps, positionToCheck } from './due-steps.ts';
-import { fastenersIn, groupWork } from './group-work.ts';
+import { fastenersIn, groupWork, isByHand } from './group-work.ts';
 import type { JobView } from './job-view.ts';
+import { lastPass } from './passes.ts';
 
 /** A fastener that is not in acceptance, and whether someone gave a reason to leave it so. */
 export type OpenItem = {
@@ -25,6 +27,20 @@ export const unexplainedItems = (state: JobView): readonly OpenItem[] =>
 
 const isUntouched = ({ status }: FastenerView): boolean => status === 'open' || status === 'voided';
 
+/** The fasteners of a group that come again in a later pass or round, once those of this one are pulled. */
+const comeAgain = (
+  state: Pick<JobView, 'fasteners'>,
+  group: PlannedGroup,
+  pass: number | null,
+  now: readonly FastenerView[],
+): readonly FastenerView[] => {
+  const isLast = pass !== null && pass >= lastPass(group.kind) && !group.kind.roundsUntilStill;
+  if (pass === null || isLast || now.length === 0) return [];
+  return fastenersIn(state, group).filter(
+    (fastener) => fastener.leftOpen === null && !isByHand(fastener) && !now.includes(fastener),
+  );
+};
+
 /** The positions still to pull: the groups in their order, each pass by pass; within a group from the one after `position` round to it, first
  *  those not pulled or brought to an earlier pass, then those pulled and out. From the start when position is null. */
 export const comingPositions = (
@@ -33,15 +49,14 @@ export const comingPositions = (
 ): readonly string[] => {
   const at = position === null ? -1 : (state.placeOf.get(position) ?? -1);
   return state.plan.groups.flatMap((group) => {
-    const { left } = groupWork(state, group);
+    const { left, pass } = groupWork(state, group);
     const isAfter = ({ planned }: FastenerView): boolean => (state.placeOf.get(planned.position) ?? 0) > at;
     const isHere = fastenersIn(state, group).some(({ planned }) => planned.position === position);
     const round = isHere ? [...left.filter(isAfter), ...left.filter((each) => !isAfter(each))] : left;
     const isToDo = (fastener: FastenerView): boolean =>
       isUntouched(fastener) || fastener.status === 'reached' || isAsRequired(fastener.status);
-    return [...round.filter(isToDo), ...round.filter((each) => !isToDo(each))].map(
-      ({ planned }) => planned.position,
-    );
+    const now = [...round.filter(isToDo), ...round.filter((each) => !isToDo(each))];
+    return [...now, ...comeAgain(state, group, pass, now)].map(({ planned }) => planned.position);
   });
 };
 

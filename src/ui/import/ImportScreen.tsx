@@ -9,7 +9,7 @@ import {
   type ReadLine,
 } from '#core/job/fastener-list.ts';
 import { ONLY_GROUP } from '#core/job/only-group.ts';
-import { jointKindOf } from '#core/joint/joint-kinds.ts';
+import { JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
@@ -183,8 +183,9 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
           ) : (
             <p className="text-s text-faint">
               Columns in any order: {FASTENER_COLUMNS.join(', ')}; if you have them{' '}
-              {OPTIONAL_COLUMNS.join(', ')}, and what the kind of joint adds, such as conductor or shank. x to
-              the right and y downwards, in millimetres from the top left.
+              {OPTIONAL_COLUMNS.join(', ')}, and what the kind of joint adds:{' '}
+              {JOINT_KINDS.flatMap(({ details }) => details.map(({ id }) => id)).join(', ')}. x to the right
+              and y downwards, in millimetres from the top left.
             </p>
           )}
         </div>

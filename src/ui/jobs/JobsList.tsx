@@ -80,14 +80,14 @@ export const JobsList = ({ jobs }: { readonly jobs: readonly JobSummary[] }) => 
     <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
       <h1 className="text-xl font-bold">Jobs</h1>
       <a href="/jobs/new" className="act">
-        New job from a terminal list
+        New job from a list
       </a>
     </div>
     {jobs.length === 0 ? (
       <div className="panel p-6">
         <p className="mb-3">
-          No job yet. A job starts from the list of its terminals: a CSV file with position, label, x_mm,
-          y_mm, conductor and requirement.
+          No job yet. A job starts from the list of its fasteners: a CSV file with at least position, label
+          and requirement.
         </p>
         <a href="/jobs/new" className="act">
           Choose the list

@@ -6,6 +6,7 @@ import type { Tool } from '#core/tool/tool.ts';
 import type { FastenerView } from '#core/view/bench.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
+import { passTarget } from '#core/view/passes.ts';
 import { toolFor } from '#core/view/tool-for.ts';
 
 /** A fastener's target and acceptance as a screen shows them: in the unit its source printed. */
@@ -34,16 +35,19 @@ const otherUnit = (printed: TorqueUnit, tool: Tool | null, siteUnit: TorqueUnit)
   return siteUnit === printed ? 'lbf.in' : siteUnit;
 };
 
-/** How a fastener's requirement is shown. */
+/** How a fastener's requirement is shown; of a pass alone where one is named. */
 export const requirementView = (
   job: JobView,
   fastener: FastenerView,
   tool: Tool | null = toolFor(job, fastener)?.tool ?? null,
+  pass: number | null = null,
 ): RequirementView => {
   const { siteUnit } = job.plan;
   const unit = printedUnit(fastener.planned.requirement.requirement, siteUnit);
   const resolution = { sourceDigits: digitsOf(fastener), graduation: null };
-  const { target, low, high } = targetOrNull(job, fastener) ?? NO_TARGET;
+  const whole = targetOrNull(job, fastener);
+  const { target, low, high } =
+    (whole && (pass === null ? whole : passTarget(job.plan, fastener.planned, whole, pass))) ?? NO_TARGET;
   const show = (torque: NewtonMetres | null, inUnit = unit): string =>
     torque === null ? 'none' : displayDigits(fromNewtonMetres(torque, inUnit), resolution);
   const other = otherUnit(unit, tool, siteUnit);

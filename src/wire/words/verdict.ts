@@ -66,7 +66,7 @@ export const verdictWords = (
     case 'in':
       return { fact: `${read}${chance}.`, consequence: '' };
     case 'reached':
-      return { fact: `${read}, this pass is reached.`, consequence: '' };
+      return { fact: `${read}.`, consequence: '' };
     case 'low':
       return {
         fact: `${read}, below ${limit(pull.lowNewtonMetres)}.`,

@@ -10,6 +10,7 @@ import type { CheckBody } from '#core/job/check.ts';
 import type { JobPlan } from '#core/job/plan.ts';
 import type { PullMethod } from '#core/job/pull.ts';
 import type { SignatureMeaning } from '#core/job/signature.ts';
+import type { StepSaid } from '#core/job/step-done.ts';
 import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import { EMPTY_HEAD, placedEvent } from '#core/ledger/hash-chain.ts';
 import type { Person } from '#core/people/person.ts';
@@ -129,6 +130,10 @@ export const samplePlan = (
   })),
 });
 
+/** A step done, as a person says it; what is decided of it is left at naught. */
+export const stepOf = (said: StepSaid) =>
+  ({ kind: 'step-done', body: { ...said, limits: null, waitedMinutes: null, isGood: false } }) as const;
+
 /** How the site receives an event at the moment it happens. */
 export const receiptAt = (at: string) => ({
   clock: { device: null, offsetMilliseconds: 0, correctedTime: at, finding: null },
@@ -138,21 +143,25 @@ export const receiptAt = (at: string) => ({
 /** A job that happens step by step: each call adds an event and answers the state after it. Throws when the fold refuses. */
 export class SampleJob {
   static readonly cautions = CAUTIONS;
+  /** When the next event happens. */
+  nowMs = START_MS - 20_000;
   readonly events: UnplacedEvent[] = [];
   state: JobView;
 
   constructor(
-    requirements: readonly string[] = ['20 to 24 in-lb', '20 to 24 in-lb', 'max 32 in-lb'],
+    requirements: readonly string[] | JobPlan = ['20 to 24 in-lb', '20 to 24 in-lb', 'max 32 in-lb'],
     schools: Partial<Schools> = {},
     rules: number = NEWEST_RULES.number,
   ) {
-    const event = this.event({ kind: 'job-planned', body: samplePlan(requirements, schools, rules) });
+    const plan = 'groups' in requirements ? requirements : samplePlan(requirements, schools, rules);
+    const event = this.event({ kind: 'job-planned', body: plan });
     this.events.push(event);
     this.state = this.after(null, event);
   }
 
   event(happening: JobHappening, person: Person = TECHNICIAN): UnplacedEvent {
-    const atMs = START_MS + this.events.length * 20_000;
+    this.nowMs += 20_000;
+    const atMs = this.nowMs;
     return unplacedEvent(
       { id: uuidv7({ msecs: atMs }), job: JOB_ID, deviceTime: new Date(atMs).toISOString(), person },
       happening,
@@ -161,7 +170,8 @@ export class SampleJob {
 
   /** What a person's bench decides; the known of the event itself is what was known. */
   decide(job: JobView | null, happening: JobHappening, person: Person = TECHNICIAN) {
-    return decide(job, commandOf(happening), { ...knowingNothing(person), ...knewOf(happening) });
+    const at = new Date(this.nowMs + 20_000).toISOString();
+    return decide(job, commandOf(happening), { ...knowingNothing(person), ...knewOf(happening), at });
   }
 
   private after(job: JobView | null, event: UnplacedEvent): JobView {
@@ -178,6 +188,17 @@ export class SampleJob {
     this.state = applied(this.state, event) as JobView;
     this.events.push(event);
     return this.state;
+  }
+
+  wait(minutes: number): this {
+    this.nowMs += minutes * 60_000;
+    return this;
+  }
+
+  /** Does a step of a plan as a person says it. */
+  step(said: StepSaid): this {
+    this.happen(stepOf(said));
+    return this;
   }
 
   ready(tool: Tool = TOOL): this {
@@ -210,9 +231,15 @@ export class SampleJob {
     return judgePull(this.state, { position, method, readingText, readingStands, moved });
   }
 
-  pull(position: string, method: PullMethod = 'click', readingText: string | null = null): this {
+  pull(
+    position: string,
+    method: PullMethod = 'click',
+    readingText: string | null = null,
+    moved: boolean | null = null,
+  ): this {
     if (method !== 'by-feel') this.setFor(position);
-    this.happen({ kind: 'pull-made', body: valueOrThrow(this.judge(position, method, readingText)) });
+    const judged = this.judge(position, method, readingText, false, moved);
+    this.happen({ kind: 'pull-made', body: valueOrThrow(judged) });
     return this;
   }
 

@@ -13,6 +13,7 @@ export const COLLET_NUT: JointKind = {
     part: 'collet',
     seenFrom: 'from the nose',
     moved: '',
+    leaveReasons: ['cutter worn, not used'],
   },
   details: [
     { id: 'shank', name: 'Shank', missing: 'no shank named' },

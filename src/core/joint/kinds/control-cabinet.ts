@@ -13,6 +13,7 @@ export const CONTROL_CABINET: JointKind = {
     part: '',
     seenFrom: 'from the door',
     moved: '',
+    leaveReasons: ['spare, no conductor'],
   },
   details: [{ id: 'conductor', name: 'Conductor', missing: 'no conductor named' }],
   outline: 'rails',

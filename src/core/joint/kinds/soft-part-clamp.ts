@@ -13,6 +13,7 @@ export const SOFT_PART_CLAMP: JointKind = {
     part: 'clamped part',
     seenFrom: 'from the front',
     moved: 'the screw turned before the tool gave',
+    leaveReasons: ['part to be replaced'],
   },
   details: [],
   outline: 'none',

@@ -13,6 +13,7 @@ export const SOFT_SEAT_RING: JointKind = {
     part: 'seat',
     seenFrom: 'from above',
     moved: 'the screw turned before the tool gave',
+    leaveReasons: ['thread damaged'],
   },
   details: [],
   outline: 'ring',

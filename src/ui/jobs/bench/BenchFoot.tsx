@@ -17,7 +17,9 @@ const OPEN_SHOWN = 3;
 /** What comes next and what is still open of what was pulled, along the foot of the bench. */
 export const BenchFoot = ({ view: state, coming, onChoose }: Props) => {
   const next = coming.slice(0, COMING_SHOWN).flatMap((position) => fastenerAt(state, position) ?? []);
-  const out = openItems(state).filter(({ status, leftOpenWhy }) => status !== 'open' && leftOpenWhy === null);
+  const out = openItems(state).filter(
+    ({ status, leftOpenWhy }) => status !== 'open' && status !== 'reached' && leftOpenWhy === null,
+  );
   return (
     <div className="flex gap-0 overflow-x-auto border-t border-rule px-2 py-2 text-s">
       {next.map((fastener, index) => {

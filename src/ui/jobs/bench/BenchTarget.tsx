@@ -3,7 +3,7 @@ import { unitSymbol } from '#core/quantity/unit.ts';
 import { isIndicating, isPreset } from '#core/tool/tool.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import { nextPass } from '#core/view/passes.ts';
+import { isFullPass, nextPass } from '#core/view/passes.ts';
 import { toolFor } from '#core/view/tool-for.ts';
 import { passWords } from '#wire/words/joint.ts';
 import { requirementView } from '../requirement-view.ts';
@@ -47,7 +47,10 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
   const { planned } = fastener;
   const group = groupOf(view.plan, planned);
   const taken = toolFor(view, fastener);
-  const shown = requirementView(view, fastener);
+  const pass = nextPass(view, fastener);
+  const shown = requirementView(view, fastener, taken?.tool ?? null, pass);
+  const full = requirementView(view, fastener, taken?.tool ?? null);
+  const isFull = isFullPass(group.kind, pass);
   const isByHand = planned.requirement.requirement.kind === 'finger-tight';
   const isAssumed = targetOrNull(view, fastener)?.steps.some(({ assumed }) => assumed) ?? false;
   const facts = [
@@ -57,7 +60,7 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
     planned.thread,
     planned.direction === 'left' ? 'left-hand thread' : '',
     planned.isSingleUse ? 'single use' : '',
-    isByHand ? '' : passWords(group.kind, nextPass(view, fastener)),
+    isByHand ? '' : passWords(group.kind, pass),
     fastener.pulls.length > 0 ? `pull ${fastener.pulls.length + 1}` : '',
     taken ? `with ${taken.tool.code}` : '',
   ].filter(Boolean);
@@ -73,6 +76,11 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
         <p className="flex items-baseline gap-3 leading-none">
           <span className="text-figure leading-[1.05] font-bold tracking-tight">{shown.target}</span>
           <span className="text-xl">{shown.symbol}</span>
+          {!isFull && (
+            <span className="text-m text-faint">
+              of {full.target} {full.symbol} at full torque
+            </span>
+          )}
         </p>
       )}
       <div className="text-m">

@@ -37,7 +37,7 @@ export const FastenerDrawing = ({ fasteners, seenFrom, outline, next, coming, on
   const size = useSize(frame, FIRST_SIZE);
   const places = useMemo(() => fasteners.map(({ planned }) => planned), [fasteners]);
   const around = places.find(({ position }) => position === next);
-  const view = drawingView(places, size, around);
+  const view = drawingView(places, size, around, outline);
   const pixelsPerMm = size.width / view.width;
   const path = [next, ...coming].flatMap(
     (position) => places.find((place) => place.position === position) ?? [],

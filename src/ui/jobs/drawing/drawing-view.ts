@@ -1,3 +1,4 @@
+import type { JointKind } from '#core/joint/joint-kind.ts';
 import type { Place } from '#core/order/place.ts';
 import { smallestPitch } from '#core/order/reading-order.ts';
 
@@ -13,7 +14,8 @@ export type DrawingView = {
   readonly isFollowing: boolean;
 };
 
-const HEAD_SHARE_OF_PITCH = 0.33;
+/** On rails the heads of a row stand side by side, and rows are further apart; elsewhere they may stand one above the other. */
+const HEAD_SHARE_OF_PITCH = { rails: 0.33, ring: 0.24, none: 0.24 } as const;
 const MARGIN_HEADS = 3.2;
 const SMALLEST_HEAD_PX = 13;
 const LARGEST_HEAD_PX = 34;
@@ -30,9 +32,10 @@ export const drawingView = (
   places: readonly Place[],
   frame: { readonly width: number; readonly height: number },
   around: Place | undefined,
+  outline: JointKind['outline'] = 'rails',
 ): DrawingView => {
   const pitch = smallestPitch(places);
-  const radius = Number.isFinite(pitch) ? pitch * HEAD_SHARE_OF_PITCH : LONE_HEAD_MM;
+  const radius = Number.isFinite(pitch) ? pitch * HEAD_SHARE_OF_PITCH[outline] : LONE_HEAD_MM;
   const margin = radius * MARGIN_HEADS;
   const xs = places.map(({ xMm }) => xMm);
   const ys = places.map(({ yMm }) => yMm);

@@ -7,6 +7,11 @@ import { gapWords } from './tool-choice-words.ts';
 
 const MOST_GAPS = 4;
 
+const toolHeading = (hasTool: boolean, isAfterTitle: boolean): string => {
+  if (hasTool) return isAfterTitle ? 'the tool' : 'The tool';
+  return isAfterTitle ? 'which tool' : 'Which tool';
+};
+
 /** The tools of a job, group by group in their order, and what no tool at hand can do, said before the first pull. */
 export const PlanTools = (props: Omit<PickerProps, 'group'>) => {
   const { view } = props.job;
@@ -30,7 +35,7 @@ export const PlanTools = (props: Omit<PickerProps, 'group'>) => {
           <section key={group.id} className="panel p-4" aria-label={`Tools for ${group.title}`}>
             <h2 className="text-l font-bold">
               {groups.length > 1 && `${index + 1} ${group.title}: `}
-              {hasTool ? 'the tool' : 'which tool'}
+              {toolHeading(hasTool, groups.length > 1)}
             </h2>
             <p className="mb-2 text-s text-faint">
               {group.kind.name} · {count}{' '}

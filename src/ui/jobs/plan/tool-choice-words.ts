@@ -18,8 +18,8 @@ export const canWords = (
   total: number,
 ): string => {
   const { kind } = group;
-  const reach =
-    can === total ? `does all ${countWords(kind, total)}` : `does ${can} of ${countWords(kind, total)}`;
+  const all = total === 1 ? `the ${kind.words.fastener}` : `all ${countWords(kind, total)}`;
+  const reach = can === total ? `does ${all}` : `does ${can} of ${countWords(kind, total)}`;
   const sure = worst ? `, ${probabilityWords(worst.probability)} inside acceptance` : '';
   const not = passesOut.map((pass) => passWords(kind, pass)).join(' and ');
   return `${reach}${sure}${not && `; not for ${not}`}`;

@@ -1,6 +1,7 @@
 import Download from 'lucide-react/icons/download';
 import { useState } from 'react';
 import type { KeptEvent } from '#core/event/lifted.ts';
+import { kindsOf } from '#core/job/plan.ts';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { isReadyToSign, type OpenItem } from '#core/view/open-items.ts';
@@ -132,7 +133,12 @@ export const SignScreen = ({ events, person, people, fingerprint, tools }: Props
           title={`Leave ${leaving.position} open`}
           explanation="It is not in acceptance. The reason stands in the record beside your name."
           action="Leave it open"
-          usual={['spare, no conductor', 'part on order', 'no access today', 'to be checked with a tool']}
+          usual={[
+            ...kindsOf(state.plan).flatMap(({ words }) => words.leaveReasons),
+            'part on order',
+            'no access today',
+            'to be checked with a tool',
+          ]}
           onClose={() => setLeaving(null)}
           onDone={(why) => {
             job.happen({ kind: 'left-open', body: { position: leaving.position, why } });

@@ -1,0 +1,76 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, test } from 'vitest';
+import { jointKindSchema } from '#core/joint/joint-kind.ts';
+import { isShippedKind, JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
+import { COLLET_NUT } from '#core/joint/kinds/collet-nut.ts';
+import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
+import { cautionsOf } from '#core/view/due-steps.ts';
+import { inProject } from '../../../scripts/site/paths.ts';
+import { planOf, sampleGroup } from '../job/sample-joints.ts';
+
+const sources = (folder: string): readonly string[] =>
+  readdirSync(folder).flatMap((name) => {
+    const path = join(folder, name);
+    return statSync(path).isDirectory() ? sources(path) : [path];
+  });
+
+describe('kinds of joint are data', () => {
+  test.each(JOINT_KINDS.map((kind) => ({ name: kind.code, kind })))(
+    '$name has the form of a kind',
+    ({ kind }) => {
+      expect(jointKindSchema.parse(JSON.parse(JSON.stringify(kind)))).toEqual(kind);
+      expect(jointKindOf(kind.code)).toBe(kind);
+      expect(isShippedKind(JSON.parse(JSON.stringify(kind)))).toBe(true);
+      expect(isShippedKind({ ...kind, roundsUntilStill: !kind.roundsUntilStill })).toBe(false);
+    },
+  );
+
+  test.each(JOINT_KINDS.map((kind) => ({ name: kind.code, kind })))(
+    '$name warns before the first pull, and its last pass is the whole torque',
+    ({ kind }) => {
+      const ids = kind.steps.filter(({ stage }) => stage === 'make-safe').map(({ id }) => id);
+      expect(ids).toEqual(expect.arrayContaining(['eye-protection', 'click-is-a-warning']));
+      expect(kind.passes.at(-1)?.amount).toEqual({ kind: 'share', share: 1 });
+      const shares = kind.passes.flatMap(({ amount }) => (amount.kind === 'share' ? [amount.share] : []));
+      expect([...shares].sort((a, b) => a - b)).toEqual(shares);
+    },
+  );
+
+  test('a kind with two steps of one id, or reversed limits, is none', () => {
+    const [step] = COLLET_NUT.steps;
+    expect(jointKindSchema.safeParse({ ...COLLET_NUT, steps: [step, step] }).success).toBe(false);
+    const act = { kind: 'measure', limits: { unit: 'mm', low: 2, high: 1, from: null } };
+    expect(jointKindSchema.safeParse({ ...COLLET_NUT, steps: [{ ...step, act }] }).success).toBe(false);
+  });
+
+  test('a machinist gets no electrical caution, and a cabinet has its nine', () => {
+    const cautions = (kind: typeof COLLET_NUT) =>
+      cautionsOf(planOf(sampleGroup('A', kind, [{ printed: '38 Nm' }]))).map(({ id }) => id);
+    expect(cautions(CONTROL_CABINET)).toHaveLength(9);
+    expect(cautions(COLLET_NUT).filter((id) => /dead|tester|line|locked/.test(id))).toEqual([]);
+  });
+
+  test('a caution that two groups ask for is confirmed once', () => {
+    const plan = planOf(
+      sampleGroup('A', CONTROL_CABINET, [{ printed: '2 Nm' }]),
+      sampleGroup('B', COLLET_NUT, [{ printed: '38 Nm' }], 2),
+    );
+    const ids = cautionsOf(plan).map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids).toEqual(expect.arrayContaining(['tested-dead', 'cutter-covered']));
+  });
+});
+
+test('“conductor” and “from the door” belong to the cabinet alone: no screen and no rule says them', () => {
+  // What the forms before joint kinds said, the look-up by conductor sizes, and the reading of labels on cabinets say it too.
+  const allowed =
+    /joint\/kinds\/control-cabinet|event\/versions\/|ledger\/statement-[12]|spec\/conductor|spec\/lookup|spec\/label|spec\/search|spec\/book\/requirement-list|wire\/(compute|lookup|api)\.ts|wire\/api|wire\/words\/lookup|problems\/|compute\.ts|compute\/|ui\/specs|ui\/sums|server\/services\/compute/;
+  const saying = sources(inProject('src')).filter(
+    (path) =>
+      !allowed.test(path) &&
+      /\.(ts|tsx|astro)$/.test(path) &&
+      /conductor|from the door/i.test(readFileSync(path, 'utf8')),
+  );
+  expect(saying.map((path) => path.replace(inProject('src'), ''))).toEqual([]);
+});
