@@ -159,10 +159,10 @@ export const benchStore = (job: Pick<JobStore, 'snapshot' | 'happen'>, effects: 
     const body = { ...said, limits, waitedMinutes: null, isGood: false };
     if (!happen({ kind: 'step-done', body })) return;
     set({ typed: '', question: null });
+    // What was prepared for is pulled next; what was checked is done with.
+    const isChecked = step.stage === 'check' || step.stage === 'close';
     const after = position === null ? undefined : fastenerAt(view(), position);
-    // What was prepared is pulled next; what was checked is done with.
-    if (position !== null && after && isAsRequired(after.status) && stepsAfter(view(), after).length === 0)
-      goOn(position);
+    if (isChecked && position !== null && after && stepsAfter(view(), after).length === 0) goOn(position);
   };
 
   const measure = (typed: string, { limits }: DueStep): void => {

@@ -36,6 +36,8 @@ export type FastenerView = {
   readonly pass: number;
   /** Whether it moved in the last round at full torque; null where it was in none. */
   readonly moved: boolean | null;
+  /** The last pass or round after which it was not said that it stood still; 0 where there is none. */
+  readonly unquietPass: number;
   /** Whether it went past and must be loosened before it is pulled again. */
   readonly isPastLimit: boolean;
   readonly isWitnessMarked: boolean;
@@ -83,6 +85,7 @@ const untouched = (planned: PlannedFastener): FastenerView => ({
   status: 'open',
   pass: 0,
   moved: null,
+  unquietPass: 0,
   isPastLimit: false,
   isWitnessMarked: false,
   leftOpen: null,

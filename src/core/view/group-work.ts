@@ -30,7 +30,7 @@ const nextRound = (
   pulled: readonly FastenerView[],
 ): number | null => {
   if (!kind.roundsUntilStill || through < lastPass(kind)) return null;
-  const isStill = through > lastPass(kind) && pulled.every(({ moved }) => moved === false);
+  const isStill = through > lastPass(kind) && pulled.every(({ unquietPass }) => unquietPass < through);
   return isStill ? null : through + 1;
 };
 

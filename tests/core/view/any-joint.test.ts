@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import { COLLET_NUT } from '#core/joint/kinds/collet-nut.ts';
@@ -114,6 +115,25 @@ describe('a ring of screws on a soft seat', () => {
     expect(audit(job.chain())).toEqual([]);
     job.sign('done', TECHNICIAN);
     expect(job.state.signatures).toHaveLength(1);
+  });
+
+  test('whatever moves in whichever round, the last round is the first in which nothing did', () => {
+    const rounds = fc.array(fc.array(fc.boolean(), { minLength: 4, maxLength: 4 }), { maxLength: 5 });
+    fc.assert(
+      fc.property(rounds, (moves) => {
+        const job = settled();
+        const still = moves.findIndex((round) => round.every((moved) => !moved));
+        const needed = still < 0 ? moves.length + 1 : still + 1;
+        let pulls = 0;
+        for (let next = comingPositions(job.state, null)[0]; next !== undefined; pulls += 1) {
+          const round = Math.floor(pulls / 4);
+          job.pull(next, 'click', null, moves[round]?.[Number(next) - 1] ?? false);
+          next = comingPositions(job.state, next)[0];
+        }
+        expect(pulls).toBe(needed * 4);
+      }),
+      { numRuns: 25 },
+    );
   });
 
   test('is not signed while a round is due: nobody has looked whether it still moves', () => {

@@ -287,6 +287,7 @@ const dump = spawnSync(
     '--host=127.0.0.1',
     `--port=${url.port}`,
     '--skip-comments',
+    '--hex-blob',
     '--skip-dump-date',
     'jentik',
   ],

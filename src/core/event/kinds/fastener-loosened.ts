@@ -27,6 +27,7 @@ export const fastenerLoosened = eventKind({
         status: fastener.status === 'in' ? 'open' : fastener.status,
         pass: 0,
         moved: null,
+        unquietPass: 0,
         isPastLimit: false,
         isWitnessMarked: false,
       })),

@@ -37,6 +37,7 @@ export const pullMade = eventKind({
           status: body.outcome,
           pass: passAfter(fastener.pass, body),
           moved: body.moved,
+          unquietPass: body.moved === false ? fastener.unquietPass : body.pass,
           // Where it stays unsaid what a pull came to, one that went past before is still past.
           isPastLimit: body.outcome === 'high' || (body.outcome === 'no-verdict' && fastener.isPastLimit),
           isWitnessMarked: false,

@@ -42,6 +42,10 @@ export const pullVoided = eventKind({
                 status: 'voided' as const,
                 pass: Math.max(0, Math.min(fastener.pass, (fastener.pulls.at(-1)?.body.pass ?? 1) - 1)),
                 moved: null,
+                unquietPass: Math.max(
+                  0,
+                  Math.min(fastener.unquietPass, (fastener.pulls.at(-1)?.body.pass ?? 1) - 1),
+                ),
                 isPastLimit: false,
                 isWitnessMarked: false,
               }

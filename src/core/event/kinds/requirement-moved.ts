@@ -48,6 +48,7 @@ export const requirementMoved = eventKind({
         status: 'open',
         pass: 0,
         moved: null,
+        unquietPass: 0,
         isWitnessMarked: false,
         leftOpen: null,
       })),

@@ -1,0 +1,197 @@
+import { describe, expect, test, vi } from 'vitest';
+import { benchAt, benchStore } from '#client/job/bench-store.ts';
+import { storeOf } from '#client/store.ts';
+import type { JobHappening } from '#core/event/event.ts';
+import type { JobPlan } from '#core/job/plan.ts';
+import { accepted } from '#core/result.ts';
+import { fastenerAt } from '#core/view/bench.ts';
+import { SampleJob, TOOL } from '../core/job/sample-job.ts';
+import { colletPlan, LARGE, ringPlan, SMALL } from '../core/job/sample-joints.ts';
+
+/** A bench over a sample job, whose store the sample stands in for. */
+const benchOn = (job: SampleJob) => {
+  const effects = { verdict: vi.fn(), go: vi.fn() };
+  const store = benchStore(
+    {
+      snapshot: () => ({ view: job.state, isReady: true }) as never,
+      happen: (happening: JobHappening) => {
+        const tried = job.try(happening);
+        return tried.ok ? accepted(job.happen(happening)) : tried;
+      },
+    },
+    effects,
+  );
+  const at = () => benchAt(job.state, store.snapshot());
+  const type = (digits: string) => [...digits].forEach(store.type);
+  return { store, effects, at, type, job };
+};
+const ready = (plan?: JobPlan, tool = TOOL) => benchOn(new SampleJob(plan).ready(tool));
+
+describe('the large action', () => {
+  test('sets, pulls, and goes on to the next', () => {
+    const { store, at, effects } = ready();
+    expect(at()).toMatchObject({ position: '1', action: { kind: 'set-tool' } });
+    store.doMain();
+    expect(at().action.kind).toBe('pull');
+    store.doMain();
+    expect(at()).toMatchObject({ position: '2', lastPull: { fastener: { status: 'in' } } });
+    expect(effects.verdict).toHaveBeenCalledWith(true);
+  });
+
+  test('asks for the cautions, and sends to the plan for a tool', () => {
+    const { store, effects } = benchOn(new SampleJob());
+    store.doMain();
+    expect(effects.go).toHaveBeenCalledWith(expect.stringContaining('/plan'));
+    const job = new SampleJob();
+    job.happen({
+      kind: 'tool-chosen',
+      body: { tool: TOOL, adapters: [], blocks: [], override: null, groups: null, isBeside: false },
+    });
+    const bench = benchOn(job);
+    bench.store.doMain();
+    expect(bench.store.snapshot().question).toBe('make-safe');
+  });
+
+  test('one that is out stays in front until it is mended', () => {
+    const { store, at } = ready();
+    store.doMain();
+    store.pull('over-shot', null);
+    expect(at()).toMatchObject({ position: '1', action: { kind: 'loosen' } });
+    store.doMain();
+    expect(at().action.kind).toBe('pull');
+  });
+
+  test('at the end it goes to the signatures', () => {
+    const { store, effects, job } = ready();
+    job.pullAll();
+    store.doMain();
+    expect(effects.go).toHaveBeenCalledWith(expect.stringContaining('/sign'));
+  });
+});
+
+describe('digits', () => {
+  test('are a reading in the tool’s unit, and a likely mix-up is asked about', () => {
+    const { store, at, type } = ready();
+    store.doMain();
+    type('2.49');
+    store.recordTyped();
+    expect(store.snapshot().refusal?.code).toBe('mix-up-question');
+    expect(at().fastener?.pulls).toEqual([]);
+    store.letStand();
+    expect(fastenerAt(ready().job.state, '1')).toBeDefined();
+    expect(at().fastener?.status).toBe('low');
+  });
+
+  test('can be taken back, and are bounded', () => {
+    const { store, type } = ready();
+    type('12');
+    store.erase();
+    expect(store.snapshot().typed).toBe('1');
+    type('9'.repeat(200));
+    expect(store.snapshot().typed.length).toBeLessThan(40);
+    store.clear();
+    expect(store.snapshot().typed).toBe('');
+  });
+});
+
+describe('steps', () => {
+  const collet = () => {
+    const bench = ready(colletPlan(), LARGE);
+    bench.store.doMain(); // collet inspected
+    bench.store.doMain(); // seats clean
+    bench.store.doMain(); // snapped in
+    return bench;
+  };
+
+  test('a nod does what needs no more; a measurement names its instrument', () => {
+    const { store, at, type, job } = collet();
+    expect(job.state.steps.map(({ step }) => step)).toEqual([
+      'collet-inspected',
+      'seats-clean',
+      'snapped-in',
+    ]);
+    expect(at().action).toMatchObject({ kind: 'step', due: { step: { id: 'insertion-depth' } } });
+    store.doMain();
+    expect(job.state.steps).toHaveLength(3);
+    type('4.2');
+    store.recordTyped();
+    expect(store.snapshot().refusal?.code).toBe('instrument-missing');
+    store.holdInstrument('DR-1');
+    store.recordTyped();
+    expect(job.state.steps.at(-1)).toMatchObject({
+      result: { measure: { text: '4.2', unit: 'mm' }, instrument: 'DR-1' },
+      isGood: true,
+    });
+    // The next one is measured with the same.
+    type('2');
+    store.recordTyped();
+    expect(at().action.kind).toBe('set-tool');
+  });
+
+  test('after the pull the bench stays for the runout, then goes on', () => {
+    const { store, at, type } = collet();
+    store.holdInstrument('DR-1');
+    type('4.2');
+    store.recordTyped();
+    type('2.0');
+    store.recordTyped();
+    store.doMain();
+    store.doMain();
+    expect(at()).toMatchObject({ position: '1', action: { kind: 'step', due: { step: { id: 'runout' } } } });
+    type('0.006');
+    store.recordTyped();
+    expect(at()).toMatchObject({ position: null, action: { kind: 'sign' } });
+  });
+
+  test('one that is left needs a reason where something waits for it', () => {
+    const { store, job } = collet();
+    store.doStep({ kind: 'left', why: '' });
+    expect(store.snapshot().refusal?.code).toBe('why-missing');
+    store.doStep({ kind: 'left', why: 'no rule at hand' });
+    expect(job.state.steps.at(-1)).toMatchObject({ result: { kind: 'left' } });
+  });
+});
+
+describe('rounds', () => {
+  test('a click says that nothing moved; that it moved is said by its own key', () => {
+    const { store, job, at } = ready(ringPlan(['0.42 ±0.04 Nm', '0.42 ±0.04 Nm']), SMALL);
+    for (let guard = 0; guard < 40 && at().action.kind !== 'sign'; guard += 1) {
+      const { action, fastener } = at();
+      if (action.kind === 'step' && action.due.step.id === 'settled') {
+        store.doMain();
+        expect(store.snapshot().refusal?.code).toBe('wait-not-over');
+        job.wait(240);
+      }
+      const isFirst = fastener?.planned.position === '1' && fastener.pass === 3;
+      if (isFirst && action.kind === 'pull') store.doMoved();
+      else store.doMain();
+    }
+    const moved = job.state.fasteners.map(({ pulls }) => pulls.flatMap(({ body }) => body.moved ?? []));
+    expect(moved).toEqual([
+      [true, false],
+      [false, false],
+    ]);
+    expect(at().action.kind).toBe('sign');
+  });
+});
+
+describe('moving about', () => {
+  test('arrows go round all fasteners', () => {
+    const { store, at } = ready();
+    store.move(-1);
+    expect(at().position).toBe('3');
+    store.move(1);
+    expect(at().position).toBe('1');
+  });
+});
+
+test('a store tells its listeners of another value, and of the same one not', () => {
+  const store = storeOf(1);
+  const heard = vi.fn();
+  const stop = store.subscribe(heard);
+  store.change(1);
+  store.change(2);
+  stop();
+  store.change(3);
+  expect(heard).toHaveBeenCalledTimes(1);
+});
