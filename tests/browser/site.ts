@@ -43,7 +43,12 @@ export const plainList = (count: number, requirement = '13 to 17 in-lb'): string
   ].join('\n');
 
 /** Plans a job as the person who is signed in, and answers its id. */
-export const plannedJob = async (page: Page, title: string, list: string): Promise<string> => {
+export const plannedJob = async (
+  page: Page,
+  title: string,
+  list: string,
+  jointKind = 'control-cabinet',
+): Promise<string> => {
   const { lines } = valueOrThrow(fastenerLines(list));
   const answer = await page.request.post(`${address()}/api/v1/jobs`, {
     data: {
@@ -55,7 +60,7 @@ export const plannedJob = async (page: Page, title: string, list: string): Promi
         {
           id: 'A',
           title: 'Terminals',
-          jointKind: 'control-cabinet',
+          jointKind,
           seenFrom: 'from the door',
           irreplaceable: [],
         },

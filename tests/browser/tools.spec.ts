@@ -88,7 +88,7 @@ test('adapters go one on the other, each once, and the whole chain counts', asyn
 test('no tool can do it: what the shop would have to buy', async ({ page }) => {
   await signedIn(page, 'Bram');
   await page.goto(`/jobs/${await plannedJob(page, 'Too much', plainList(1, '240 to 260 Nm'))}/plan`);
-  await expect(page.getByTestId('no-tool')).toContainText('100 to 500 N·m, within ±4 % of reading');
+  await expect(page.getByTestId('tool-gaps')).toContainText('100 to 500 N·m, within ±4 % of reading');
 });
 
 test('a tool in quarantine is used only by a lead, with a reason the certificate shows', async ({ page }) => {

@@ -1,6 +1,6 @@
 import type { Person } from '#core/people/person.ts';
 import { EVENTS_MAX, OPERATIONS } from '#wire/api.ts';
-import type { Problem } from '#wire/problems/problem.ts';
+import { knownProblem } from '#wire/problems/en.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
 import { call } from '../api.ts';
 import { deviceId } from '../device/id.ts';
@@ -47,8 +47,7 @@ const send = async (batch: readonly OutboxEntry[]): Promise<Sent> => {
   await forgetEntries(batch.filter(({ event }) => placedIds.has(event.id)).map(({ seq }) => seq));
   if (placed.length > 0) tellNews({ kind: 'placed', events: placed });
   const refusedEntry = batch.find(({ event }) => event.id === refused?.eventId);
-  if (refused && refusedEntry)
-    return setAside(refusedEntry, problemDetails(refused.problem as unknown as Problem));
+  if (refused && refusedEntry) return setAside(refusedEntry, problemDetails(knownProblem(refused.problem)));
   return placed.length > 0 ? 'progress' : 'nothing';
 };
 

@@ -7,26 +7,23 @@ import type { Rules } from '../rules/rules.ts';
 import { rulesOf } from '../rules/rules-by-number.ts';
 import type { JobView } from '../view/job-view.ts';
 import type { JobHappening } from './event.ts';
-import type { EventKind } from './event-kind.ts';
+import type { AnyKind } from './event-kind.ts';
 import { jobPlanned } from './kinds/job-planned.ts';
 import { EVENT_KINDS } from './kinds.ts';
-
-type AnyKind = EventKind<string, unknown, unknown>;
 
 /** What a person wants to happen to a job, or says has happened: of each kind of event the part that a person says. */
 export type Command = { readonly kind: JobHappening['kind']; readonly said: unknown };
 
+const kindNamed = (kind: keyof typeof EVENT_KINDS): AnyKind => EVENT_KINDS[kind];
+
 /** The command that an event answers. */
 export const commandOf = ({ kind, body }: JobHappening): Command => {
-  const { says } = (kind === 'job-planned' ? jobPlanned : EVENT_KINDS[kind]) as {
-    says: (body: unknown) => unknown;
-  };
-  return { kind, said: says(body) };
+  return { kind, said: kind === 'job-planned' ? body : kindNamed(kind).says(body) };
 };
 
 /** What the one who decided an event knew, as far as it counted: it stands in the event. */
 export const knewOf = ({ kind, body }: JobHappening): Partial<Known> =>
-  kind === 'job-planned' ? {} : (EVENT_KINDS[kind] as unknown as AnyKind).knew(body);
+  kind === 'job-planned' ? {} : kindNamed(kind).knew(body);
 
 const decidedPlan = (job: JobView | null, plan: JobPlan, known: Known): Result<JobHappening, JobRefusal> => {
   if (job) return refused({ code: 'job-already-planned' });
@@ -38,11 +35,8 @@ const decidedPlan = (job: JobView | null, plan: JobPlan, known: Known): Result<J
 
 /** Whether the person may do what a command says. Refuses: role-may-not. */
 export const allowed = ({ kind, said }: Command, known: Pick<Known, 'person'>): Result<null, JobRefusal> => {
-  const { actions } = (kind === 'job-planned' ? jobPlanned : EVENT_KINDS[kind]) as unknown as Pick<
-    AnyKind,
-    'actions'
-  >;
-  for (const action of actions(said)) {
+  const actions = kind === 'job-planned' ? jobPlanned.actions() : kindNamed(kind).actions(said);
+  for (const action of actions) {
     const right = whoMay(known.person, action);
     if (!right.ok) return right;
   }
@@ -64,7 +58,7 @@ export const decide = (
     return right.ok ? decidedPlan(job, said as JobPlan, known) : right;
   }
   if (!job) return refused({ code: 'job-not-planned' });
-  const found = EVENT_KINDS[kind] as unknown as AnyKind;
+  const found = kindNamed(kind);
   if (job.signatures.length > 0 && !found.mayFollowSignature) return refused({ code: 'job-signed' });
   const judgedBy = rules ?? rulesOf(job.rules);
   if (!judgedBy) return refused({ code: 'rules-unknown', number: job.rules });

@@ -12,21 +12,25 @@ export type Applies<B> = {
   readonly [V in keyof JobViews]?: (job: JobView, event: Happened<B>) => Partial<JobViews[V]>;
 };
 
-/** A kind of event, whole: its form, who may, what of it a person says, how it is decided, and what it changes. */
+/** A kind of event, whole: its form, who may, what of it a person says, how it is decided, and what it changes. Written as methods, so that
+ *  any kind can stand where one of unknown bodies is wanted. */
 export type EventKind<K extends string, B, S> = {
   readonly kind: K;
   readonly body: z.ZodType<B>;
   /** What a person must be allowed to do, by what they say. */
-  readonly actions: (said: S) => readonly Action[];
+  actions(said: S): readonly Action[];
   /** Whether it may happen to a job that is signed. */
   readonly mayFollowSignature: boolean;
   /** The part of the body that a person says; the rest is decided. */
-  readonly says: (body: B) => S;
+  says(body: B): S;
   /** What the asker knew, as far as it counted: from the body alone. */
-  readonly knew: (body: B) => Partial<Known>;
-  readonly decide: (job: JobView, said: S, known: Known, rules: Rules) => Result<B, JobRefusal>;
+  knew(body: B): Partial<Known>;
+  decide(job: JobView, said: S, known: Known, rules: Rules): Result<B, JobRefusal>;
   readonly apply: Applies<B>;
 };
+
+/** A kind of event whose body is not looked into. */
+export type AnyKind = Omit<EventKind<string, unknown, unknown>, 'apply' | 'body'>;
 
 type Defined<K extends string, B, S> = Omit<EventKind<K, B, S>, 'knew' | 'mayFollowSignature'> &
   Partial<Pick<EventKind<K, B, S>, 'knew' | 'mayFollowSignature'>>;

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { Fault } from '#core/fault.ts';
 import { accepted, type Result } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { scaleRangeWords } from '#wire/words/setting.ts';
@@ -15,9 +16,12 @@ const whole = async (
 ): Promise<Result<{ readonly out: FoundOut; readonly found: Found }, Problem>> => {
   const out = await foundOut(toolId);
   if (!out.ok) return out;
-  let found: Found | null = null;
-  for await (const step of recallOf(out.value, toolId)) if (step.kind === 'found') found = step;
-  return accepted({ out: out.value, found: found as unknown as Found });
+  const found: Found[] = [];
+  for await (const step of recallOf(out.value, toolId)) if (step.kind === 'found') found.push(step);
+  const [last] = found;
+  // A recall ends with what it found, or throws.
+  if (!last) throw new Fault('a recall ended without an answer');
+  return accepted({ out: out.value, found: last });
 };
 
 /** The recalled jobs of a tool as CSV (RFC 4180). Refuses: not-found-out. */

@@ -375,3 +375,9 @@ const WORDING = {
 /** The words for a problem: what happened, why, and what to do next. */
 export const problemWords = (problem: Problem): ProblemWords =>
   (WORDING[problem.code] as (problem: Problem) => ProblemWords)(problem);
+
+const isProblem = (problem: { readonly code: string }): problem is Problem => problem.code in WORDING;
+
+/** A problem as it came from a site; one that this page has no words for yet is a fault of the page, with its code. */
+export const knownProblem = (problem: { readonly code: string }): Problem =>
+  isProblem(problem) ? problem : { code: 'fault', reference: problem.code.slice(0, 40) };

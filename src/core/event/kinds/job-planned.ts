@@ -3,6 +3,7 @@ import type { Known } from '../../command/known.ts';
 import type { Happened } from '../../job/happened.ts';
 import { type JobPlan, jobPlanSchema } from '../../job/plan.ts';
 import type { JobRefusal } from '../../job/refusal.ts';
+import type { Action } from '../../people/may.ts';
 import { accepted, type Result, refused } from '../../result.ts';
 import { requirementTarget } from '../../rules/requirement-target.ts';
 import type { Rules } from '../../rules/rules.ts';
@@ -32,7 +33,7 @@ const shapeProblem = ({ groups, fasteners }: JobPlan, known: Known): JobRefusal 
 export const jobPlanned = {
   kind: 'job-planned',
   body: jobPlanSchema,
-  actions: () => ['plan-job'],
+  actions: (): readonly Action[] => ['plan-job'],
   says: (body: JobPlan): JobPlan => body,
   knew: (): Partial<Known> => ({}),
   /** Refuses: plan-misshaped, joint-kind-unknown, position-repeated, requirement-misread, book-reference-unknown, and what targetOnJob refuses. */

@@ -15,7 +15,7 @@ export const pullMade = eventKind({
   body: pullBodySchema,
   actions: () => ['work-on-job'],
   mayFollowSignature: true,
-  says: pullSaid,
+  says: (body: PullBody) => pullSaid(body),
   knew: (body: PullBody) => ({
     shown: body.shown,
     blocksOf: (toolId) => (toolId === body.toolId ? blocksObjected(body.objections) : []),
