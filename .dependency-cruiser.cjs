@@ -9,6 +9,38 @@ const FLOORS = {
   pages: ['ui', 'server', 'wire', 'core'],
 };
 
+/** Core's folders in the order of the work: each may import only from itself, from those before it, and from core's own few files beside them. So
+ *  there is no circle between two of them. */
+const CORE_IN_ORDER = [
+  'quantity',
+  'people',
+  'spec',
+  'target',
+  'verdict',
+  'tool',
+  'calibration',
+  'recall',
+  'rules',
+  'order',
+  'joint',
+  'job',
+  'view',
+  'command',
+  'event',
+  'ledger',
+];
+
+const coreRules = CORE_IN_ORDER.map((name, index) => ({
+  name: `core-${name}`,
+  severity: 'error',
+  comment: `core/${name} comes before ${CORE_IN_ORDER.slice(index + 1).join(', ') || 'nothing'}`,
+  from: { path: `^src/core/${name}/` },
+  to: {
+    path: '^src/core/[^/]+/',
+    pathNot: CORE_IN_ORDER.slice(0, index + 1).map((each) => `^src/core/${each}/`),
+  },
+}));
+
 /** Packages that compute and touch nothing else: all that core may use. */
 const PURE_PACKAGES = [
   'simple-statistics',
@@ -31,6 +63,14 @@ const floorRules = Object.entries(FLOORS).map(([floor, below]) => ({
 module.exports = {
   forbidden: [
     ...floorRules,
+    ...coreRules,
+    {
+      name: 'core-alone',
+      severity: 'error',
+      comment: 'what stands beside the folders of core imports none of them; a new folder has its place in the order',
+      from: { path: '^src/core/[^/]+\\.ts$' },
+      to: { path: '^src/core/[^/]+/' },
+    },
     {
       name: 'core-is-pure',
       severity: 'error',

@@ -6,7 +6,7 @@ import { judgePull } from '#core/command/judge-pull.ts';
 import { applied, jobViewOf } from '#core/event/apply.ts';
 import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
 import { inKeyOrder } from '#core/event/event-forms.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { type FastenerLine, fastenerLines, readFastenerLines } from '#core/job/fastener-list.ts';
 import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
@@ -163,7 +163,7 @@ export const benchJob = (): void => {
     return placed;
   });
   // As a record or the database holds them.
-  const kept = chain.map((event) => inKeyOrder(event) as KeptEvent);
+  const kept = chain.map((event) => inKeyOrder(event) as LedgerEvent);
   measured(`add up ${kept.length} events from nothing`, 25, () => jobViewOf(kept));
   const times = timed(15, () => firstBreak(kept, (text) => hash('sha256', text, 'hex')));
   printFigure({

@@ -1,5 +1,5 @@
 import type { UnplacedEvent } from '#core/event/event.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { firstBreak } from '#core/ledger/hash-chain.ts';
 import { nodeSha256 } from '#server/append/node-sha256.ts';
 import { demoPeople } from '../site/fill-demo.ts';
@@ -19,7 +19,7 @@ export type OneJobReport = {
 const writeAll = async (
   { client, sent, problems }: Writer,
   job: string,
-  events: readonly KeptEvent[],
+  events: readonly LedgerEvent[],
   each: number,
   first: number,
 ): Promise<void> => {
@@ -29,7 +29,7 @@ const writeAll = async (
     const { status, body } = await client.ask('POST', `/api/v1/jobs/${job}/events`, { events: [event] });
     const { refused, placed } = body as {
       readonly refused?: unknown;
-      readonly placed?: readonly KeptEvent[];
+      readonly placed?: readonly LedgerEvent[];
     };
     if (status !== 200 || refused || placed?.[0]?.id !== event.id)
       problems.push(`${client.person.name}: ${status} ${JSON.stringify(refused ?? body).slice(0, 200)}`);
@@ -37,17 +37,17 @@ const writeAll = async (
   }
 };
 
-const ledgerProblems = (ledger: readonly KeptEvent[], writers: readonly Writer[]): readonly string[] => {
+const ledgerProblems = (ledger: readonly LedgerEvent[], writers: readonly Writer[]): readonly string[] => {
   const problems: string[] = [];
   const broken = firstBreak(ledger, nodeSha256);
   if (broken) problems.push(`the chain breaks at ${broken.sequence}: ${broken.problem}`);
-  const placeOf = new Map<string, number>();
+  const indexByPosition = new Map<string, number>();
   for (const { id, sequence } of ledger) {
-    if (placeOf.has(id)) problems.push(`event ${id} is there twice`);
-    placeOf.set(id, sequence);
+    if (indexByPosition.has(id)) problems.push(`event ${id} is there twice`);
+    indexByPosition.set(id, sequence);
   }
   for (const { sent } of writers) {
-    const places = sent.map(({ id }) => placeOf.get(id));
+    const places = sent.map(({ id }) => indexByPosition.get(id));
     if (places.includes(undefined)) problems.push('an acknowledged event is lost');
     if (places.some((place, index) => index > 0 && (place ?? 0) <= (places[index - 1] ?? 0)))
       problems.push('events of one person are out of order');
@@ -72,8 +72,8 @@ export const writeToOneJob = async (
   const [first] = all;
   if (!first) throw new Error('nobody writes');
   const { job } = await readyJob(first.client, TERMINALS, TOOL);
-  const read = async (): Promise<readonly KeptEvent[]> =>
-    (await first.client.ask('GET', `/api/v1/jobs/${job}/events`)).body as readonly KeptEvent[];
+  const read = async (): Promise<readonly LedgerEvent[]> =>
+    (await first.client.ask('GET', `/api/v1/jobs/${job}/events`)).body as readonly LedgerEvent[];
   const events = await read();
   await Promise.all(all.map((writer, index) => writeAll(writer, job, events, each, index * 5)));
   const problems = [...all.flatMap((writer) => writer.problems), ...ledgerProblems(await read(), all)];

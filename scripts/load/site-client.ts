@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { judgePull } from '#core/command/judge-pull.ts';
 import { applied, jobViewOf } from '#core/event/apply.ts';
 import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { fastenerLines } from '#core/job/fastener-list.ts';
 import type { Person } from '#core/people/person.ts';
@@ -98,7 +98,7 @@ export type Device = {
 };
 
 /** A device with a job that was planned. */
-export const deviceOn = (events: readonly KeptEvent[], person: Person): Device => {
+export const deviceOn = (events: readonly LedgerEvent[], person: Person): Device => {
   let view = jobViewOf(events) as JobView;
   const happen = (happening: JobHappening): UnplacedEvent => {
     const at = { id: uuidv7(), job: view.job, deviceTime: new Date().toISOString(), person };
@@ -157,7 +157,7 @@ export const readyJob = async (client: SiteClient, terminals: number, toolCode: 
       source: { title: 'x', revision: '', place: '' },
       lines: valueOrThrow(fastenerLines(terminalList(terminals))).lines,
     }),
-  ) as KeptEvent;
+  ) as LedgerEvent;
   const crib = must(await client.ask('GET', '/api/v1/tools')) as readonly { readonly tool: Tool }[];
   const tool = crib.find((each) => each.tool.code === toolCode)?.tool;
   if (!tool) throw new Error(`there is no tool ${toolCode}`);

@@ -8,8 +8,8 @@ import type { Adapter } from '#core/tool/adapter.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { addTool } from '#server/services/add-tool.ts';
 import { keepSession } from '#server/services/keep-session.ts';
+import { reportTool } from '#server/services/report-tool.ts';
 import { addAdapter, cribTools } from '#server/services/tool-crib.ts';
-import { toolHappened } from '#server/services/tool-happened.ts';
 import type { NewTool } from '#wire/tool.ts';
 import { inProject } from './paths.ts';
 
@@ -106,7 +106,7 @@ export const wearDemoCrib = async (lead: Person): Promise<void> => {
   for (const session of demo<DemoSession[]>('sessions.json'))
     if (session.afterJobs) await keep(session, lead);
   valueOrThrow(
-    await toolHappened((await toolNamed('TW-03')).id, { kind: 'dropped', why: 'off the dome ladder' }, lead),
+    await reportTool((await toolNamed('TW-03')).id, { kind: 'dropped', why: 'off the dome ladder' }, lead),
   );
   const loan = {
     to: 'the glider hangar',
@@ -115,5 +115,5 @@ export const wearDemoCrib = async (lead: Person): Promise<void> => {
     condition: 'clean, wound down, in its case',
     proofOfPosting: '',
   };
-  valueOrThrow(await toolHappened((await toolNamed('TO-01')).id, { kind: 'lent', loan }, lead));
+  valueOrThrow(await reportTool((await toolNamed('TO-01')).id, { kind: 'lent', loan }, lead));
 };

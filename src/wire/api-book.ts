@@ -9,12 +9,12 @@ import {
   attachmentSchema,
   conflictEffectSchema,
   conflictSchema,
+  dependentJobSchema,
   keptRequirementSchema,
   keptTableSchema,
   logEntrySchema,
   newSourceSchema,
   requirementDraftSchema,
-  restingJobSchema,
   searchHitSchema,
   sourceSchema,
   tableDraftSchema,
@@ -73,7 +73,7 @@ const requirementViewSchema = z.strictObject({
   kept: keptRequirementSchema,
   source: sourceSchema,
   revisions: z.array(keptRequirementSchema),
-  jobs: z.array(restingJobSchema),
+  jobs: z.array(dependentJobSchema),
   conflicts: z.array(conflictSchema),
   fromBook: z.strictObject({ torque: printedTorqueSchema, book: bookReferenceSchema }),
 });
@@ -135,7 +135,7 @@ export const BOOK_OPERATIONS = {
     response: z.strictObject({
       requirements: z.array(keptRequirementSchema),
       tables: z.array(keptTableSchema),
-      jobs: z.array(restingJobSchema),
+      jobs: z.array(dependentJobSchema),
     }),
   }),
   addAttachment: operation({

@@ -5,7 +5,7 @@ import { adapterSchema, mountedAdapterSchema } from '#core/tool/adapter.ts';
 import { errorPointSchema } from '#core/tool/known-error.ts';
 import { SCALE_VALUE_MAX } from '#core/tool/scale.ts';
 import { toolSchema } from '#core/tool/tool.ts';
-import { TOOL_BLOCKS, toolBlockSchema } from '#core/tool/tool-standing.ts';
+import { TOOL_BLOCKS, toolBlockSchema } from '#core/tool/tool-blocks.ts';
 import {
   keptSessionSchema,
   newSessionSchema,
@@ -16,7 +16,7 @@ import {
 import { computing, NOTHING, operation } from './operation.ts';
 import { knownPartSchema, partHistorySchema } from './part.ts';
 import { quantitySchema } from './quantity.ts';
-import { cribToolSchema, newAdapterSchema, newToolSchema, toolHappeningSchema } from './tool.ts';
+import { cribToolSchema, newAdapterSchema, newToolSchema, toolReportSchema } from './tool.ts';
 
 export const adapterRequest = z.strictObject({
   torque: quantitySchema,
@@ -108,13 +108,13 @@ export const TOOL_OPERATIONS = {
     request: newToolSchema,
     response: toolSchema,
   }),
-  toolHappened: operation({
+  reportTool: operation({
     method: 'POST',
     path: '/api/v1/tools/{tool}/happenings',
     summary: 'Report a drop, an overload, a repair, a loan or its end',
     who: 'report-tool',
     also: ['lend-or-retire-tool'],
-    request: toolHappeningSchema,
+    request: toolReportSchema,
     response: knownToolSchema,
   }),
   keepSession: operation({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { instantSchema } from '#core/bounds.ts';
-import { keptEventSchema, sentEventSchema } from '#core/event/event-forms.ts';
+import { ledgerEventSchema, sentEventSchema } from '#core/event/event-forms.ts';
 import { personSchema } from '#core/people/person.ts';
 import { BOOK_OPERATIONS } from './api-book.ts';
 import { TOOL_OPERATIONS } from './api-tools.ts';
@@ -127,7 +127,7 @@ export const OPERATIONS = {
     summary: 'Plan a job from a settled terminal list',
     who: 'plan-job',
     request: newJobSchema,
-    response: keptEventSchema,
+    response: ledgerEventSchema,
   }),
   jobEvents: operation({
     method: 'GET',
@@ -135,7 +135,7 @@ export const OPERATIONS = {
     summary: 'Events of a job after a sequence (?after=)',
     who: 'see',
     request: NOTHING,
-    response: z.array(keptEventSchema),
+    response: z.array(ledgerEventSchema),
   }),
   appendEvents: operation({
     method: 'POST',
@@ -148,7 +148,7 @@ export const OPERATIONS = {
       ...contactShape,
     }),
     response: z.strictObject({
-      placed: z.array(keptEventSchema),
+      placed: z.array(ledgerEventSchema),
       receivedAt: instantSchema,
       refused: z.strictObject({ eventId: z.uuid(), problem: z.looseObject({ code: z.string() }) }).nullable(),
     }),
@@ -160,7 +160,7 @@ export const OPERATIONS = {
     who: 'sign-done',
     also: ['sign-inspected'],
     request: newSignatureSchema,
-    response: keptEventSchema,
+    response: ledgerEventSchema,
   }),
   exportRecord: operation({
     method: 'GET',

@@ -84,7 +84,7 @@ export const tableDraftSchema = z.strictObject({
 export type TableDraft = DeepReadonly<z.infer<typeof tableDraftSchema>>;
 
 /** A job that rests on something in the book, at which revision, and whether it is still open. */
-export const restingJobSchema = z.strictObject({
+export const dependentJobSchema = z.strictObject({
   id: z.uuid(),
   number: z.string(),
   title: z.string(),
@@ -93,7 +93,7 @@ export const restingJobSchema = z.strictObject({
   refId: z.uuid(),
   fasteners: z.int(),
 });
-export type RestingJob = DeepReadonly<z.infer<typeof restingJobSchema>>;
+export type DependentJob = DeepReadonly<z.infer<typeof dependentJobSchema>>;
 
 export const SEARCH_KINDS = ['requirement', 'table-row', 'source', 'tool', 'job'] as const;
 
@@ -140,7 +140,7 @@ export type BookConflict = DeepReadonly<z.infer<typeof conflictSchema>>;
 
 /** What deciding for one of two would do to a job that uses the other. */
 export const conflictEffectSchema = z.strictObject({
-  job: restingJobSchema,
+  job: dependentJobSchema,
   would: z.uuid(),
   pulled: z.int(),
   changed: z.array(z.strictObject({ position: z.string(), was: z.string(), would: z.string() })),

@@ -7,6 +7,7 @@ import { bookReferenceSchema } from '#core/spec/book/book-reference.ts';
 import { requirementSourceSchema } from '#core/spec/book/requirement-source.ts';
 import { LIST_MAX_ROWS } from '#core/spec/list/delimited-table.ts';
 import { printedRequirementSchema } from '#core/spec/requirement/read-requirement.ts';
+import type { DeepReadonly } from './operation.ts';
 
 const CELL_MAX_LENGTH = 200;
 const CELLS_MAX = 40;
@@ -49,3 +50,6 @@ export const newJobSchema = z.strictObject({
 export type NewJob = Omit<z.infer<typeof newJobSchema>, 'lines'> & {
   readonly lines: readonly FastenerLine[];
 };
+
+/** The same as a device sends it. */
+export type SentJob = DeepReadonly<z.input<typeof newJobSchema>>;

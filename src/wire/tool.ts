@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { daySchema, instantSchema, typedText } from '#core/bounds.ts';
 import { adapterSchema } from '#core/tool/adapter.ts';
 import { toolSchema } from '#core/tool/tool.ts';
-import { type ToolFacts, type ToolLoan, toolBlockSchema } from '#core/tool/tool-standing.ts';
+import { type ToolFacts, type ToolLoan, toolBlockSchema } from '#core/tool/tool-blocks.ts';
 import type { DeepReadonly } from './operation.ts';
 
 /** A tool as a person describes it; the site gives its id, its sessions what they found. `limitPercent` null takes the class's. */
@@ -48,7 +48,7 @@ export const TOOL_HAPPENINGS = [
   'note',
 ] as const;
 /** Something that happened to a tool outside a job. */
-export const toolHappeningSchema = z.discriminatedUnion('kind', [
+export const toolReportSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.enum(['dropped', 'overloaded', 'repaired', 'note', 'retired']),
     why: typedText(300),
@@ -56,4 +56,4 @@ export const toolHappeningSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('lent'), loan: loanSchema }),
   z.strictObject({ kind: z.literal('returned'), condition: typedText(200), why: z.string().trim().max(300) }),
 ]);
-export type ToolHappening = DeepReadonly<z.infer<typeof toolHappeningSchema>>;
+export type ToolReport = DeepReadonly<z.infer<typeof toolReportSchema>>;

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { type JobStore, jobStore } from '#client/job/job-store.ts';
-import { tellNews } from '#client/outbox/news.ts';
+import { sendSignal } from '#client/outbox/signals.ts';
 import { forgetEntries, keepEvent, readOutbox } from '#client/outbox/store.ts';
 import { JOB_ID, SampleJob, TECHNICIAN, TOOL, taken } from '../core/job/sample-job.ts';
 import { appliedPulls } from './applied-pulls.ts';
@@ -57,7 +57,7 @@ describe('a job on this device', () => {
     const job = new SampleJob().ready();
     for (const event of job.events.slice(1)) await keepEvent(event);
     const store = await opened(job, 1);
-    tellNews({ kind: 'placed', events: job.chain().slice(1) });
+    sendSignal({ kind: 'placed', events: job.chain().slice(1) });
     expect(store.snapshot()).toMatchObject({ waiting: 0, head: { sequence: 3 } });
   });
 
@@ -80,9 +80,9 @@ describe('a job on this device', () => {
     quiet();
     const job = new SampleJob();
     const store = await opened(job);
-    tellNews({ kind: 'stuck', because: 'site-busy' });
+    sendSignal({ kind: 'stuck', because: 'site-busy' });
     expect(store.snapshot().stuck).toBe('site-busy');
-    tellNews({ kind: 'placed', events: [] });
+    sendSignal({ kind: 'placed', events: [] });
     expect(store.snapshot().stuck).toBeNull();
   });
 

@@ -1,7 +1,7 @@
 import { openDB } from 'idb';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
-import { type OutboxNews, onNews } from '#client/outbox/news.ts';
 import { startSending } from '#client/outbox/sender.ts';
+import { type OutboxSignal, onSignal } from '#client/outbox/signals.ts';
 import { forgetEntries, keepEvent, quarantineEntry, readOutbox } from '#client/outbox/store.ts';
 import type { UnplacedEvent } from '#core/event/event.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
@@ -17,9 +17,9 @@ const emptied = async (): Promise<void> => {
 beforeEach(emptied);
 
 const events = (): readonly UnplacedEvent[] => new SampleJob().ready().pull('1').events.slice(1);
-const told = (): readonly OutboxNews[] => {
-  const news: OutboxNews[] = [];
-  onNews((each) => news.push(each));
+const told = (): readonly OutboxSignal[] => {
+  const news: OutboxSignal[] = [];
+  onSignal((each) => news.push(each));
   return news;
 };
 /** What a site answers that places everything it is sent. */

@@ -26,8 +26,8 @@ import {
   recalledWork,
   recallOf,
 } from '#server/services/recall-tool.ts';
+import { reportTool } from '#server/services/report-tool.ts';
 import { addAdapter, cribTools } from '#server/services/tool-crib.ts';
-import { toolHappened } from '#server/services/tool-happened.ts';
 import { toolLabelSvg, toolLabelsPdf } from '#server/services/tool-labels.ts';
 import type { NewSession } from '#wire/calibration.ts';
 import { CAUTIONS, TOOL, taken } from '../core/job/sample-job.ts';
@@ -94,7 +94,7 @@ describe('care of a tool', () => {
   test('a drop quarantines it until a check passes; everything is written down', async () => {
     const tool = await newTool();
     const tam = await person('Tam');
-    valueOrThrow(await toolHappened(tool.id, { kind: 'dropped', why: 'on concrete' }, tam));
+    valueOrThrow(await reportTool(tool.id, { kind: 'dropped', why: 'on concrete' }, tam));
     expect((await known(tool.id)).blocks).toEqual(['quarantined']);
     const failed = session(tool, [9, 9, 9], { kind: 'cross-check' });
     valueOrThrow(await keepSession(failed, tam));
@@ -113,15 +113,13 @@ describe('care of a tool', () => {
       condition: 'clean',
       proofOfPosting: 'P-1',
     };
-    expect(code(await toolHappened(tool.id, { kind: 'lent', loan }, await person('Tam')))).toBe(
-      'role-may-not',
-    );
-    valueOrThrow(await toolHappened(tool.id, { kind: 'lent', loan }, lea));
+    expect(code(await reportTool(tool.id, { kind: 'lent', loan }, await person('Tam')))).toBe('role-may-not');
+    valueOrThrow(await reportTool(tool.id, { kind: 'lent', loan }, lea));
     expect((await known(tool.id)).blocks).toEqual(['on-loan']);
-    expect(code(await toolHappened(tool.id, { kind: 'lent', loan }, lea))).toBe('tool-on-loan');
-    valueOrThrow(await toolHappened(tool.id, { kind: 'returned', condition: 'scratched', why: '' }, lea));
+    expect(code(await reportTool(tool.id, { kind: 'lent', loan }, lea))).toBe('tool-on-loan');
+    valueOrThrow(await reportTool(tool.id, { kind: 'returned', condition: 'scratched', why: '' }, lea));
     expect((await known(tool.id)).facts.quarantine?.why).toBe('back from hangar: scratched');
-    expect(code(await toolHappened(tool.id, { kind: 'returned', condition: 'x', why: '' }, lea))).toBe(
+    expect(code(await reportTool(tool.id, { kind: 'returned', condition: 'x', why: '' }, lea))).toBe(
       'tool-not-on-loan',
     );
   });
@@ -170,7 +168,7 @@ describe('a tool on a job', () => {
   test('one that something stands against is taken only by a lead, and the certificate says why', async () => {
     const tool = await newTool();
     const [tam, lea] = [await person('Tam'), await person('Lea')];
-    valueOrThrow(await toolHappened(tool.id, { kind: 'overloaded', why: 'cheater bar' }, tam));
+    valueOrThrow(await reportTool(tool.id, { kind: 'overloaded', why: 'cheater bar' }, tam));
     const { job } = await plannedJob();
     const current = (await known(tool.id)).tool as Tool;
     const hidden = happening(job, tam, { kind: 'tool-chosen', body: taken(current) });

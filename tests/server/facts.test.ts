@@ -13,8 +13,8 @@ import { appendEvents, unknownContact } from '#server/append/append-events.ts';
 import type { Contact } from '#server/append/event-clock.ts';
 import { exportRecord } from '#server/services/export-record.ts';
 import { keepSession } from '#server/services/keep-session.ts';
+import { reportTool } from '#server/services/report-tool.ts';
 import { signJob } from '#server/services/sign-job.ts';
-import { toolHappened } from '#server/services/tool-happened.ts';
 import { sampleCheck, taken } from '../core/job/sample-job.ts';
 import {
   eventsInDatabase,
@@ -69,7 +69,7 @@ describe('a pull that happened is recorded', () => {
   test('the tool went into quarantine meanwhile: recorded without a verdict, and why', async () => {
     const { job, tam, set, pull } = await readyPull();
     const tool = await sampleTool();
-    valueOrThrow(await toolHappened(tool.id, { kind: 'dropped', why: 'off the ladder' }, tam));
+    valueOrThrow(await reportTool(tool.id, { kind: 'dropped', why: 'off the ladder' }, tam));
     await append(job, tam, [set, pull]);
     expect(await bodyOf(job, pull.id)).toMatchObject({
       outcome: 'no-verdict',
@@ -131,7 +131,7 @@ describe('a pull that happened is recorded', () => {
   test('all of that audits clean from the events alone, and the record of it holds', async () => {
     const { job, tam, set, pull } = await readyPull();
     const tool = await sampleTool();
-    valueOrThrow(await toolHappened(tool.id, { kind: 'dropped', why: 'off the ladder' }, tam));
+    valueOrThrow(await reportTool(tool.id, { kind: 'dropped', why: 'off the ladder' }, tam));
     await append(job, tam, [set, { ...pull, body: { ...pull.body, outcome: 'low' } }]);
     expect(audit(await eventsInDatabase(job))).toEqual([]);
     expect((await exportRecord(job)).ok).toBe(true);

@@ -8,8 +8,8 @@ import { appendEvents } from '#server/append/append-events.ts';
 import { addPerson } from '#server/services/add-person.ts';
 import { keepSession } from '#server/services/keep-session.ts';
 import { addSource, changeSource } from '#server/services/keep-source.ts';
+import { reportTool } from '#server/services/report-tool.ts';
 import { signJob } from '#server/services/sign-job.ts';
-import { toolHappened } from '#server/services/tool-happened.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { Operation } from '#wire/operation.ts';
 import { taken } from '../core/job/sample-job.ts';
@@ -102,7 +102,7 @@ const ATTEMPTS: Partial<Record<Action, (by: Person) => Promise<Outcome>>> = {
     return changeSource({ ...source, status: 'withdrawn' }, 'replaced', by);
   },
   'lend-or-retire-tool': async (by) =>
-    toolHappened(uuidv7(), { kind: 'retired', why: 'worn' }, by).then((result) =>
+    reportTool(uuidv7(), { kind: 'retired', why: 'worn' }, by).then((result) =>
       // A tool that is not there is found out first; the right is asked for one that is.
       result.ok || result.refusal.code !== 'not-found' ? result : retire(by),
     ),
@@ -133,7 +133,7 @@ const retire = async (by: Person): Promise<Outcome> => {
   const { id: _, limitPercent: _l, calibration: _c, ...described } = TOOL;
   const code = `R-${uuidv7().slice(-8)}`;
   const added = valueOrThrow(await addTool({ ...described, code, limitPercent: null }, await person('Lea')));
-  return toolHappened(added.id, { kind: 'retired', why: 'worn' }, by);
+  return reportTool(added.id, { kind: 'retired', why: 'worn' }, by);
 };
 
 const parts = [

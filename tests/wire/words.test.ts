@@ -36,7 +36,7 @@ describe('the way to a setting', () => {
   });
 
   test('how the scale reads and what it spans', () => {
-    expect(scaleWords({ reading: { main: 20, sub: 2.5 } })).toBe('20 on the shaft, 2.5 on the barrel');
+    expect(scaleWords({ marks: { main: 20, sub: 2.5 } })).toBe('20 on the shaft, 2.5 on the barrel');
     expect(scaleRangeWords(SCALE)).toBe('5 to 40 lbf·in, 5 a turn, 0.5 a mark');
   });
 });

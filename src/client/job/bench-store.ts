@@ -267,9 +267,9 @@ export const benchStore = (job: Pick<JobStore, 'snapshot' | 'happen'>, effects: 
       set({ refusal: null, typed: (store.snapshot().typed + character).slice(0, NUMBER_MAX_LENGTH) }),
     erase: () => set({ typed: store.snapshot().typed.slice(0, -1) }),
     move: (by) => {
-      const { fasteners, placeOf } = view();
+      const { fasteners, indexByPosition } = view();
       const { position } = at();
-      const place = position === null ? -1 : (placeOf.get(position) ?? -1);
+      const place = position === null ? -1 : (indexByPosition.get(position) ?? -1);
       choose(fasteners[(place + by + fasteners.length) % fasteners.length]?.planned.position ?? null);
     },
   };

@@ -2,13 +2,13 @@ import { knowingNothing } from '#core/command/known.ts';
 import { applied, jobViewOf } from '#core/event/apply.ts';
 import { commandOf, decide, knewOf } from '#core/event/decide.ts';
 import type { UnplacedEvent } from '#core/event/event.ts';
-import { type KeptEvent, lifted } from '#core/event/lifted.ts';
+import { type LedgerEvent, lifted } from '#core/event/lifted.ts';
 import { Fault } from '#core/fault.ts';
 import type { JobView } from '#core/view/job-view.ts';
 
 /** A job as this device has it: what the site placed, what waits here, and what the two add up to. */
 export type FoldedJob = {
-  readonly placed: readonly KeptEvent[];
+  readonly placed: readonly LedgerEvent[];
   readonly waiting: readonly UnplacedEvent[];
   readonly view: JobView;
 };
@@ -26,7 +26,7 @@ const withWaiting = (job: JobView, event: UnplacedEvent): JobView => {
 };
 
 /** A job from what the site placed and what waits on this device. Throws a Fault where nothing of it plans a job. */
-export const foldedJob = (placed: readonly KeptEvent[], waiting: readonly UnplacedEvent[]): FoldedJob => {
+export const foldedJob = (placed: readonly LedgerEvent[], waiting: readonly UnplacedEvent[]): FoldedJob => {
   const base = jobViewOf(placed);
   if (!base) throw new Fault('the job has no plan');
   const ids = new Set(placed.map(({ id }) => id));
@@ -34,13 +34,13 @@ export const foldedJob = (placed: readonly KeptEvent[], waiting: readonly Unplac
   return { placed, waiting: unsent, view: unsent.reduce(withWaiting, base) };
 };
 
-const isAsShown = (event: KeptEvent): boolean => {
+const isAsShown = (event: LedgerEvent): boolean => {
   const kept = lifted(event);
   return kept.kind !== 'pull-made' || (kept.body.shown === null && kept.body.objections === null);
 };
 
 /** The job once the site placed more of it; the same one where it placed nothing new. */
-export const withPlaced = (job: FoldedJob, events: readonly KeptEvent[]): FoldedJob => {
+export const withPlaced = (job: FoldedJob, events: readonly LedgerEvent[]): FoldedJob => {
   const have = new Set(job.placed.map(({ id }) => id));
   const fresh = events.filter(({ id }) => !have.has(id));
   if (fresh.length === 0) return job;

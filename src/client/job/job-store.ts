@@ -2,7 +2,7 @@ import { knowingNothing } from '#core/command/known.ts';
 import { applied } from '#core/event/apply.ts';
 import { commandOf, decide, knewOf } from '#core/event/decide.ts';
 import type { JobHappening } from '#core/event/event.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
 import type { SignedHead } from '#core/job/signature.ts';
 import type { Person } from '#core/people/person.ts';
@@ -13,7 +13,7 @@ import { type ProblemDetails, problemDetails } from '#wire/problems/problem-deta
 import { call } from '../api.ts';
 import { markSeen, wasSeen } from '../device/seen.ts';
 import { deviceNow, happeningNow } from '../happen.ts';
-import { onNews, type SendingStuck, tellNews } from '../outbox/news.ts';
+import { onSignal, type SendingStuck, sendSignal } from '../outbox/signals.ts';
 import { keepEvent, type OutboxEntry, readOutbox } from '../outbox/store.ts';
 import { type Store, storeOf } from '../store.ts';
 import { type FoldedJob, foldedJob, hasGap, withPlaced } from './folded-job.ts';
@@ -45,7 +45,7 @@ export type JobStore = Store<JobOnDevice> & {
   /** Lets something happen to the job: folded here at once, kept on this device, sent behind. */
   readonly happen: (happening: JobHappening) => Result<JobView, JobRefusal>;
   /** Takes events the site has just placed, as after a signature. */
-  readonly take: (events: readonly KeptEvent[]) => void;
+  readonly take: (events: readonly LedgerEvent[]) => void;
   /** Fetches what others added since. */
   readonly catchUp: () => Promise<void>;
   readonly seen: (eventId: string) => void;
@@ -62,7 +62,7 @@ const headOf = ({ placed }: FoldedJob): SignedHead => {
 };
 
 /** Opens a job on this device with the events that the site had placed when its page was made. */
-export const jobStore = (jobId: string, events: readonly KeptEvent[], person: Person): JobStore => {
+export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: Person): JobStore => {
   let job = foldedJob(events, []);
   const store = storeOf<JobOnDevice>({
     view: job.view,
@@ -102,7 +102,7 @@ export const jobStore = (jobId: string, events: readonly KeptEvent[], person: Pe
     hold(foldedJob(job.placed, [...queued, ...unstored]));
   };
 
-  const take = (placed: readonly KeptEvent[]): void => {
+  const take = (placed: readonly LedgerEvent[]): void => {
     hold(withPlaced(job, placed));
     if (!hasGap(job)) return;
     // Another device wrote between: fetch what is missing, then fold all of it in order.
@@ -118,7 +118,7 @@ export const jobStore = (jobId: string, events: readonly KeptEvent[], person: Pe
   };
 
   // Also what was judged while no page of this person was open: it is told until they have seen it.
-  const tell = (placed: readonly KeptEvent[]): void => {
+  const tell = (placed: readonly LedgerEvent[]): void => {
     const { told } = store.snapshot();
     const fresh = toldPulls(placed, person).filter(
       ({ eventId }) => !wasSeen(eventId) && told.every((each) => each.eventId !== eventId),
@@ -134,7 +134,7 @@ export const jobStore = (jobId: string, events: readonly KeptEvent[], person: Pe
     const view = applied(job.view, event) ?? job.view;
     hold({ placed: job.placed, waiting: [...job.waiting, event], view });
     keepEvent(event).then(
-      () => tellNews({ kind: 'kept' }),
+      () => sendSignal({ kind: 'kept' }),
       () => set({ storageProblem: problemDetails({ code: 'device-storage-failed' }) }),
     );
     return accepted(view);
@@ -150,7 +150,7 @@ export const jobStore = (jobId: string, events: readonly KeptEvent[], person: Pe
       .then(() => {
         if (!isOver) set({ isReady: true });
       });
-    const stopListening = onNews((news) => {
+    const stopListening = onSignal((news) => {
       if (news.kind === 'stuck') set({ stuck: news.because });
       if (news.kind === 'placed') {
         set({ stuck: null });

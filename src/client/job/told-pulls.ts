@@ -1,4 +1,4 @@
-import { type KeptEvent, lifted } from '#core/event/lifted.ts';
+import { type LedgerEvent, lifted } from '#core/event/lifted.ts';
 import type { PullBody } from '#core/job/pull.ts';
 import type { Person } from '#core/people/person.ts';
 import type { Outcome } from '#core/verdict/tightening-verdict.ts';
@@ -13,7 +13,7 @@ export type Told = {
 };
 
 /** Pulls of a person that the site judges otherwise than they were shown, or that something stands against. */
-export const toldPulls = (events: readonly KeptEvent[], person: Person): readonly Told[] =>
+export const toldPulls = (events: readonly LedgerEvent[], person: Person): readonly Told[] =>
   events.map(lifted).flatMap((event): readonly Told[] => {
     if (event.kind !== 'pull-made' || event.person.id !== person.id) return [];
     const { position, outcome, shown, objections } = event.body;

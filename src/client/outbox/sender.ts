@@ -5,7 +5,7 @@ import { type ProblemDetails, problemDetails } from '#wire/problems/problem-deta
 import { call } from '../api.ts';
 import { deviceId } from '../device/id.ts';
 import { deviceNow } from '../happen.ts';
-import { onNews, type SendingStuck, tellNews } from './news.ts';
+import { onSignal, type SendingStuck, sendSignal } from './signals.ts';
 import { forgetEntries, type OutboxEntry, quarantineEntry, readOutbox } from './store.ts';
 
 const FIRST_RETRY_MS = 500;
@@ -22,7 +22,7 @@ type Sent = 'progress' | 'nothing' | SendingStuck;
 
 const setAside = async (entry: OutboxEntry, problem: ProblemDetails): Promise<'progress'> => {
   await quarantineEntry(entry, problem);
-  tellNews({ kind: 'refused' });
+  sendSignal({ kind: 'refused' });
   return 'progress';
 };
 
@@ -45,7 +45,7 @@ const send = async (batch: readonly OutboxEntry[]): Promise<Sent> => {
   const { placed, refused } = answer.value;
   const placedIds = new Set(placed.map(({ id }) => id));
   await forgetEntries(batch.filter(({ event }) => placedIds.has(event.id)).map(({ seq }) => seq));
-  if (placed.length > 0) tellNews({ kind: 'placed', events: placed });
+  if (placed.length > 0) sendSignal({ kind: 'placed', events: placed });
   const refusedEntry = batch.find(({ event }) => event.id === refused?.eventId);
   if (refused && refusedEntry) return setAside(refusedEntry, problemDetails(knownProblem(refused.problem)));
   return placed.length > 0 ? 'progress' : 'nothing';
@@ -84,7 +84,7 @@ export const startSending = (person: Person): (() => void) => {
     }
     if (isOver) return;
     if (sent !== 'progress' && sent !== 'nothing') {
-      tellNews({ kind: 'stuck', because: sent });
+      sendSignal({ kind: 'stuck', because: sent });
       timer = setTimeout(round, pauseMs);
       pauseMs = Math.min(pauseMs * 2, LONGEST_RETRY_MS);
     } else {
@@ -96,7 +96,7 @@ export const startSending = (person: Person): (() => void) => {
     }
   };
 
-  const stopListening = onNews((news) => {
+  const stopListening = onSignal((news) => {
     if (news.kind === 'kept') void round();
   });
   const onOnline = (): void => void round();

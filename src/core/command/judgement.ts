@@ -50,7 +50,7 @@ type Limits = Pick<Target, 'target' | 'low' | 'high'>;
 const limitsOf = (job: JobView, fastener: FastenerView, said: PullSaid, rules: Rules): Limits | null => {
   const atHand = toolPulledWith(job, fastener, said.toolId);
   const limitPercent =
-    fastener.keptLimit || atHand?.tool.id !== said.toolId
+    fastener.fixedLimit || atHand?.tool.id !== said.toolId
       ? limitPercentOf(job, fastener)
       : atHand.tool.limitPercent;
   const whole = targetWith({ rules: rules.number, plan: job.plan }, fastener, limitPercent);

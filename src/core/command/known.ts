@@ -6,7 +6,7 @@ import type { Person } from '../people/person.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { Adapter } from '../tool/adapter.ts';
 import type { Tool } from '../tool/tool.ts';
-import type { ToolBlock } from '../tool/tool-standing.ts';
+import type { ToolBlock } from '../tool/tool-blocks.ts';
 
 /** The tool crib as the asker knows it, with what stands against each tool on the day. */
 export type KnownCrib = {

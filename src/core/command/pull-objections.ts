@@ -6,7 +6,7 @@ import { writtenInNewtonMetres } from '../quantity/torque.ts';
 import { fromNewtonMetres } from '../quantity/unit.ts';
 import type { Rules } from '../rules/rules.ts';
 import { settingThrough } from '../tool/adapter.ts';
-import { TOOL_BLOCKS, type ToolBlock } from '../tool/tool-standing.ts';
+import { TOOL_BLOCKS, type ToolBlock } from '../tool/tool-blocks.ts';
 import { isInUsableBand } from '../tool/usable-band.ts';
 import { type FastenerView, needsRunOn, type TakenTool } from '../view/bench.ts';
 import { stepsBefore } from '../view/due-steps.ts';

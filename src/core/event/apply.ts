@@ -5,7 +5,7 @@ import type { JobEvent, UnplacedEvent } from './event.ts';
 import type { Applies } from './event-kind.ts';
 import { jobPlanned } from './kinds/job-planned.ts';
 import { EVENT_KINDS } from './kinds.ts';
-import { type KeptEvent, lifted } from './lifted.ts';
+import { type LedgerEvent, lifted } from './lifted.ts';
 
 type AnyApply = (job: JobView, event: Happened<unknown>) => Partial<JobView>;
 const APPLIES: ReadonlyMap<string, readonly AnyApply[]> = new Map(
@@ -56,7 +56,7 @@ export const foldOn = (before: JobView | null): Fold => {
 };
 
 /** What a job's events add up to, of whatever version each is; null when it is not planned. */
-export const jobViewOf = (events: readonly KeptEvent[], before: JobView | null = null): JobView | null => {
+export const jobViewOf = (events: readonly LedgerEvent[], before: JobView | null = null): JobView | null => {
   const fold = foldOn(before);
   for (const event of events) fold.add(lifted(event));
   return fold.done();

@@ -7,7 +7,7 @@ import { liftedFrom2 } from './versions/version-2.ts';
 export type SentEvent = EventBase & { readonly kind: string; readonly body: unknown };
 
 /** An event as the ledger keeps it, in the form of any version: what its hash is over. */
-export type KeptEvent = SentEvent & Omit<Placing, 'clock'> & { readonly clock?: unknown };
+export type LedgerEvent = SentEvent & Omit<Placing, 'clock'> & { readonly clock?: unknown };
 
 type Step = <E extends SentEvent>(event: E) => E;
 const STEPS: Readonly<Record<number, Step>> = { 1: liftedFrom1, 2: liftedFrom2 };
@@ -23,7 +23,7 @@ const liftedToNewest = (event: SentEvent): SentEvent => {
 };
 
 /** A kept event in the newest form, step by step. One of a newer version than this code knows stays as it is, and changes no view. */
-export const lifted = (event: KeptEvent): JobEvent => liftedToNewest(event) as JobEvent;
+export const lifted = (event: LedgerEvent): JobEvent => liftedToNewest(event) as JobEvent;
 
 /** An event not yet placed in the newest form. */
 export const liftedUnplaced = (event: SentEvent): UnplacedEvent => {

@@ -1,6 +1,6 @@
 import type { JointKind } from '../joint/joint-kind.ts';
 import { JOINT_KINDS } from '../joint/joint-kinds.ts';
-import { assumedPlace } from '../order/assumed-place.ts';
+import { assumedSpot } from '../order/assumed-spot.ts';
 import { type NumberRefusal, readNumber } from '../quantity/read-number.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import { accepted, type Result, refused } from '../result.ts';
@@ -10,7 +10,7 @@ import type { BookReference } from '../spec/book/book-reference.ts';
 import { type DelimitedTable, delimitedTable, type TableRefusal } from '../spec/list/delimited-table.ts';
 import type { ListFinding, ListLine } from '../spec/list/list-line.ts';
 import type { ReadRequirement } from '../spec/requirement/read-requirement.ts';
-import { type SettledRefusal, settledRequirement } from '../spec/requirement/settled-requirement.ts';
+import { resolvedRequirement, type UnresolvedRefusal } from '../spec/requirement/resolved-requirement.ts';
 import type { Schools } from '../target/schools.ts';
 import type { TargetRefusal } from '../target/target-and-acceptance.ts';
 import { DRIVES, type Drive } from '../tool/drive.ts';
@@ -46,7 +46,7 @@ export type FastenerLine = ListLine<FastenerColumn> & {
 };
 
 export type CellRefusal =
-  | SettledRefusal
+  | UnresolvedRefusal
   | NumberRefusal
   | TargetRefusal
   | { readonly code: 'cell-empty' }
@@ -61,7 +61,7 @@ export type CellFinding = ListFinding<FastenerColumn, CellRefusal>;
 
 /** How one line was read: the fastener, or what must be settled first. */
 export type ReadLine = {
-  readonly source: FastenerLine;
+  readonly listed: FastenerLine;
   readonly read: ReadRequirement | null;
   readonly fastener: PlannedFastener | null;
   readonly findings: readonly CellFinding[];
@@ -139,7 +139,7 @@ const readCellRequirement = (
   line: FastenerLine,
   { siteUnit, schools }: ListReading,
 ): Result<ReadRequirement, CellRefusal> => {
-  const read = settledRequirement(line.readAs ?? line.cells['requirement'] ?? '', siteUnit);
+  const read = resolvedRequirement(line.readAs ?? line.cells['requirement'] ?? '', siteUnit);
   if (!read.ok) return read;
   const { requirement } = read.value;
   const target = requirementTarget(
@@ -159,13 +159,13 @@ const groupNamed = ({ cells }: FastenerLine): string => (cells['group'] ?? '').t
 
 /** Reads one line of a fastener list. */
 export const readFastenerLine = (
-  source: FastenerLine,
+  listed: FastenerLine,
   reading: ListReading,
   { index, count }: InGroup = { index: 0, count: 1 },
 ): ReadLine => {
-  const { line, cells, book } = source;
+  const { line, cells, book } = listed;
   const cell = (column: FastenerColumn): string => (cells[column] ?? '').trim();
-  const group = groupNamed(source);
+  const group = groupNamed(listed);
   const kind = reading.kindOf(group);
   const findings: CellFinding[] = [];
   const take = <T>(column: FastenerColumn, result: Result<T, CellRefusal>): T | null => {
@@ -173,7 +173,7 @@ export const readFastenerLine = (
     findings.push({ line, column, refusal: result.refusal });
     return null;
   };
-  const assumed = assumedPlace(kind.outline, index, count);
+  const assumed = assumedSpot(kind.outline, index, count);
   // A row of a table says nothing of the thread it is for.
   const conditions = book?.kind === 'requirement' ? book.conditions : null;
   const parts = {
@@ -204,17 +204,17 @@ export const readFastenerLine = (
   };
   const details: Record<string, string> = {};
   for (const { id } of kind.details) details[id] = take(id, boundedText(cell(id), 60)) ?? '';
-  const read = take('requirement', readCellRequirement(source, reading));
-  if (findings.length > 0 || !read) return { source, read, fastener: null, findings };
+  const read = take('requirement', readCellRequirement(listed, reading));
+  if (findings.length > 0 || !read) return { listed, read, fastener: null, findings };
   const requirement = {
     printed: cell('requirement'),
-    readAs: source.readAs,
+    readAs: listed.readAs,
     requirement: read.requirement,
     book: book ?? null,
   };
   // Nothing was found wanting, so every part of it is there.
   const fastener = { ...parts, details, requirement } as PlannedFastener;
-  return { source, read, fastener, findings };
+  return { listed, read, fastener, findings };
 };
 
 /** Reads all lines and finds positions that stand twice. A list can be imported when no line has a finding. */
@@ -226,22 +226,22 @@ export const readFastenerLines = (
   const counts = new Map<string, number>();
   for (const line of lines) counts.set(groupNamed(line), (counts.get(groupNamed(line)) ?? 0) + 1);
   const indexes = new Map<string, number>();
-  return lines.map((source) => {
-    const group = groupNamed(source);
+  return lines.map((listed) => {
+    const group = groupNamed(listed);
     const index = indexes.get(group) ?? 0;
     indexes.set(group, index + 1);
-    const read = readFastenerLine(source, reading, { index, count: counts.get(group) ?? 1 });
-    const position = source.cells['position'] ?? '';
+    const read = readFastenerLine(listed, reading, { index, count: counts.get(group) ?? 1 });
+    const position = listed.cells['position'] ?? '';
     const firstLine = firstLineOf.get(position);
     if (position === '' || firstLine === undefined) {
-      firstLineOf.set(position, source.line);
+      firstLineOf.set(position, listed.line);
       return read;
     }
     const refusal = { code: 'position-repeated', position, firstLine } as const;
     return {
       ...read,
       fastener: null,
-      findings: [...read.findings, { line: source.line, column: 'position', refusal }],
+      findings: [...read.findings, { line: listed.line, column: 'position', refusal }],
     };
   });
 };

@@ -4,7 +4,7 @@ import type { ReadLine } from './fastener-list.ts';
 import type { PlannedFastener, PlannedGroup, PlannedPart } from './plan.ts';
 
 /** How a person wants a group of a list to be worked. */
-export type WantedGroup = {
+export type ListedGroup = {
   readonly id: string;
   readonly title: string;
   readonly kind: JointKind;
@@ -13,7 +13,7 @@ export type WantedGroup = {
   readonly irreplaceable: readonly string[];
 };
 
-const partsOf = (read: readonly ReadLine[], group: WantedGroup): readonly PlannedPart[] =>
+const partsOf = (read: readonly ReadLine[], group: ListedGroup): readonly PlannedPart[] =>
   [...new Set(read.flatMap(({ fastener }) => fastener?.part || []))].map((code) => ({
     code,
     name: group.kind.words.part || 'part',
@@ -24,7 +24,7 @@ const partsOf = (read: readonly ReadLine[], group: WantedGroup): readonly Planne
  *  the order of its kind. */
 export const plannedGroups = (
   read: readonly ReadLine[],
-  wanted: readonly WantedGroup[],
+  wanted: readonly ListedGroup[],
 ): { readonly groups: readonly PlannedGroup[]; readonly fasteners: readonly PlannedFastener[] } => {
   const each = wanted.map((group) => {
     const lines = read.filter(({ fastener }) => fastener?.group === group.id);

@@ -4,8 +4,8 @@ import type { NumberRefusal } from '../quantity/read-number.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { TargetRefusal } from '../target/target-and-acceptance.ts';
 import type { AdapterRefusal } from '../tool/adapter.ts';
+import type { ToolBlock } from '../tool/tool-blocks.ts';
 import type { ToolSettingRefusal } from '../tool/tool-setting.ts';
-import type { ToolBlock } from '../tool/tool-standing.ts';
 
 /** Why an event cannot happen to a job. */
 export type JobRefusal =

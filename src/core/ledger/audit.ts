@@ -5,7 +5,7 @@ import { commandOf, decide, knewOf } from '../event/decide.ts';
 import type { JobEvent } from '../event/event.ts';
 import { isKnownVersion } from '../event/event-forms.ts';
 import { EVENT_KINDS } from '../event/kinds.ts';
-import { type KeptEvent, lifted } from '../event/lifted.ts';
+import { type LedgerEvent, lifted } from '../event/lifted.ts';
 import { differingField } from '../job/differing-field.ts';
 import { happenedAt } from '../job/happened.ts';
 import type { JobRefusal } from '../job/refusal.ts';
@@ -57,7 +57,7 @@ const findingOf = (job: JobView | null, event: JobEvent): Finding | null => {
 
 /** Decides every event of a job again from the events alone, each judgement under the rules it names, and says what does not follow. It
  *  goes on after a finding, so that all are named. Screens never call it: an event is a fact. */
-export const audit = (events: readonly KeptEvent[]): readonly AuditFinding[] => {
+export const audit = (events: readonly LedgerEvent[]): readonly AuditFinding[] => {
   let job: JobView | null = null;
   const findings: AuditFinding[] = [];
   for (const kept of events) {

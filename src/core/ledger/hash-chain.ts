@@ -1,6 +1,6 @@
 import { canonicalText, sha256Hex, type TextHash } from '../canonical.ts';
 import { EVENT_SCHEMA_VERSION, type UnplacedEvent } from '../event/event.ts';
-import type { KeptEvent } from '../event/lifted.ts';
+import type { LedgerEvent } from '../event/lifted.ts';
 import type { EventClock } from '../job/happened.ts';
 
 /** What the first event of a job names as the hash before it. */
@@ -8,10 +8,10 @@ export const GENESIS_HASH = '0'.repeat(64);
 
 /** The hash of an event: SHA-256 over the canonical form of everything in it but the hash itself. */
 export const eventHash = (
-  event: Omit<KeptEvent, 'hash'> | KeptEvent,
+  event: Omit<LedgerEvent, 'hash'> | LedgerEvent,
   sha256: TextHash = sha256Hex,
 ): string => {
-  const { hash: _, ...rest } = event as KeptEvent;
+  const { hash: _, ...rest } = event as LedgerEvent;
   return sha256(canonicalText(rest));
 };
 
@@ -24,7 +24,7 @@ const isLong = (value: unknown, length: number): boolean =>
 /** The text of an event as it is mostly kept: keys in canonical order, nothing in its ids and times to escape. Null where it has other fields.
  *  What is put in without a writer is of its type, and ids and times have one length each, so that no text of one event is that of another.
  *  Written out, because a general writer takes half of the time of checking a chain. */
-const textAsKept = (event: KeptEvent): string | null => {
+const textAsKept = (event: LedgerEvent): string | null => {
   const {
     body,
     clock,
@@ -47,7 +47,7 @@ const textAsKept = (event: KeptEvent): string | null => {
 };
 
 /** Whether an event's hash is over it. A text with that hash is the text that was hashed, so the quick one may be tried first. */
-const isHashOf = (event: KeptEvent, sha256: TextHash): boolean => {
+const isHashOf = (event: LedgerEvent, sha256: TextHash): boolean => {
   const text = textAsKept(event);
   return (text !== null && sha256(text) === event.hash) || eventHash(event, sha256) === event.hash;
 };
@@ -63,7 +63,7 @@ export type Receipt = { readonly clock: EventClock; readonly serverTime: string 
 
 /** An event in its place, with its canonical text and those of its clock and body: what its hash is over is what the ledger keeps. */
 export type Placed = {
-  readonly event: KeptEvent;
+  readonly event: LedgerEvent;
   readonly text: string;
   readonly clockText: string;
   readonly bodyText: string;
@@ -98,12 +98,12 @@ export type ChainFinding = {
 /** The first event that does not follow on from a head; null when all do. The hash function is handed in where a faster one is at hand. */
 export const firstBreakAfter = (
   head: ChainHead,
-  events: readonly KeptEvent[],
+  events: readonly LedgerEvent[],
   sha256: TextHash = sha256Hex,
 ): ChainFinding | null => {
   const seen = new Set<string>();
   const job = events[0]?.job;
-  const problemOf = (event: KeptEvent, before: ChainHead): ChainFinding['problem'] | null => {
+  const problemOf = (event: LedgerEvent, before: ChainHead): ChainFinding['problem'] | null => {
     if (event.sequence !== before.sequence + 1) return 'sequence';
     if (event.previousHash !== before.hash) return 'previous-hash';
     if (!isHashOf(event, sha256)) return 'hash';
@@ -121,5 +121,7 @@ export const firstBreakAfter = (
 };
 
 /** The first event that does not fit a whole chain; null when all do. */
-export const firstBreak = (events: readonly KeptEvent[], sha256: TextHash = sha256Hex): ChainFinding | null =>
-  firstBreakAfter(EMPTY_HEAD, events, sha256);
+export const firstBreak = (
+  events: readonly LedgerEvent[],
+  sha256: TextHash = sha256Hex,
+): ChainFinding | null => firstBreakAfter(EMPTY_HEAD, events, sha256);

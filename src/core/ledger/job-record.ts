@@ -1,6 +1,6 @@
 import { jobViewOf } from '../event/apply.ts';
 import { inKeyOrder, isKnownVersion } from '../event/event-forms.ts';
-import { type KeptEvent, lifted } from '../event/lifted.ts';
+import { type LedgerEvent, lifted } from '../event/lifted.ts';
 import type { Seal } from './seal.ts';
 import { type JobStatement1, jobStatement1, type ToolTaken } from './statement-1.ts';
 import { type JobStatement2, jobStatement2 } from './statement-2.ts';
@@ -15,15 +15,15 @@ export type JobRecord = {
   readonly format: typeof RECORD_FORMAT;
   readonly version: RecordVersion;
   readonly statement: JobStatement1 | JobStatement2 | JobStatement3;
-  readonly events: readonly KeptEvent[];
+  readonly events: readonly LedgerEvent[];
   readonly seal: Seal;
 };
 
 /** The version a job's record is written in: that of the newest form among its events, so that the record of an older job says the same as ever. */
-export const recordVersion = (events: readonly KeptEvent[]): RecordVersion =>
+export const recordVersion = (events: readonly LedgerEvent[]): RecordVersion =>
   RECORD_VERSIONS.findLast((version) => events.some(({ schemaVersion }) => schemaVersion === version)) ?? 1;
 
-const toolsTaken = (events: readonly KeptEvent[]): readonly ToolTaken[] =>
+const toolsTaken = (events: readonly LedgerEvent[]): readonly ToolTaken[] =>
   events.flatMap((kept) => {
     const event = lifted(kept);
     if (event.kind !== 'tool-chosen') return [];
@@ -40,7 +40,7 @@ const toolsTaken = (events: readonly KeptEvent[]): readonly ToolTaken[] =>
   });
 
 /** The statement that a job's events prove, in the form of their record's version; null for events that plan no job, or that this code can't read. */
-const provenStatement = (events: readonly KeptEvent[]): JobRecord['statement'] | null => {
+const provenStatement = (events: readonly LedgerEvent[]): JobRecord['statement'] | null => {
   if (!events.every(isKnownVersion)) return null;
   const job = jobViewOf(events);
   if (!job) return null;
@@ -57,7 +57,7 @@ const provenStatement = (events: readonly KeptEvent[]): JobRecord['statement'] |
 
 /** The one record of a job's events under a seal, every key in its order; null for events that plan no job or are not of the form they say. */
 export const jobRecord = (
-  kept: readonly KeptEvent[],
+  kept: readonly LedgerEvent[],
   { site, job, headSequence, headHash, sealedAt, publicKey, signature }: Seal,
 ): JobRecord | null => {
   const events = kept.flatMap((event) => inKeyOrder(event) ?? []);

@@ -1,4 +1,4 @@
-import { type KeptEvent, lifted } from '../event/lifted.ts';
+import { type LedgerEvent, lifted } from '../event/lifted.ts';
 import { kindsOf } from '../job/plan.ts';
 import { unitSymbol } from '../quantity/unit.ts';
 import type { JobView } from '../view/job-view.ts';
@@ -6,7 +6,7 @@ import type { JobView } from '../view/job-view.ts';
 /** One line per pull in the order they were made, by column name, as a table for spreadsheets; voided pulls too. */
 export const pullRows = (
   state: JobView,
-  kept: readonly KeptEvent[],
+  kept: readonly LedgerEvent[],
 ): readonly Readonly<Record<string, string | number>>[] => {
   const events = kept.map(lifted);
   const placed = new Map(events.map((event) => [event.id, event]));

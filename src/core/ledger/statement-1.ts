@@ -1,7 +1,7 @@
 import type { DerivationStep } from '../target/derivation.ts';
 import type { MountedAdapter } from '../tool/adapter.ts';
 import { isOverdue, type Tool } from '../tool/tool.ts';
-import type { ToolBlock } from '../tool/tool-standing.ts';
+import type { ToolBlock } from '../tool/tool-blocks.ts';
 import type { FastenerView, PullRecord } from '../view/bench.ts';
 import { targetOrNull } from '../view/fastener-target.ts';
 import type { JobView } from '../view/job-view.ts';

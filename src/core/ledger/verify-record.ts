@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { hashSchema, instantSchema } from '../bounds.ts';
 import { sha256Hex, type TextHash } from '../canonical.ts';
 import { inKeyOrder, isKnownVersion } from '../event/event-forms.ts';
-import type { KeptEvent } from '../event/lifted.ts';
+import type { LedgerEvent } from '../event/lifted.ts';
 import { differingField } from '../job/differing-field.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import { type AuditFinding, audit } from './audit.ts';
@@ -82,7 +82,11 @@ export type VerifyingKnowledge = {
   readonly sha256?: TextHash;
 };
 
-type Parsed = { readonly events: readonly KeptEvent[]; readonly statement: unknown; readonly seal: unknown };
+type Parsed = {
+  readonly events: readonly LedgerEvent[];
+  readonly statement: unknown;
+  readonly seal: unknown;
+};
 
 const parsed = (text: string): Result<Parsed, RecordFinding> => {
   let value: unknown;
@@ -102,11 +106,11 @@ const parsed = (text: string): Result<Parsed, RecordFinding> => {
   return accepted(value as Parsed);
 };
 
-const ordered = (events: readonly unknown[]): Result<readonly KeptEvent[], RecordFinding> => {
-  const shaped: KeptEvent[] = [];
+const ordered = (events: readonly unknown[]): Result<readonly LedgerEvent[], RecordFinding> => {
+  const shaped: LedgerEvent[] = [];
   for (const [index, event] of events.entries()) {
-    const { schemaVersion: version, id } = event as Partial<KeptEvent>;
-    if (!isKnownVersion(event as KeptEvent)) return refused({ code: 'unknown-version', version });
+    const { schemaVersion: version, id } = event as Partial<LedgerEvent>;
+    if (!isKnownVersion(event as LedgerEvent)) return refused({ code: 'unknown-version', version });
     const known = inKeyOrder(event);
     if (!known)
       return refused({ code: 'event-misshaped', sequence: index + 1, eventId: String(id).slice(0, 36) });
@@ -115,7 +119,7 @@ const ordered = (events: readonly unknown[]): Result<readonly KeptEvent[], Recor
   return accepted(shaped);
 };
 
-const sealFinding = (seal: Seal, last: KeptEvent, expectedKey: string | null): RecordFinding | null => {
+const sealFinding = (seal: Seal, last: LedgerEvent, expectedKey: string | null): RecordFinding | null => {
   const head = sealedHead(seal);
   if (head.sequence !== last.sequence || head.hash !== last.hash || seal.job !== last.job)
     return { code: 'head-differs', sequence: last.sequence, eventId: last.id };
@@ -140,7 +144,7 @@ export const verifyRecord = (
   if (!events.ok) return events;
   const seal = sealSchema.safeParse(record.value.seal);
   if (!seal.success) return refused({ code: 'seal-misshaped' });
-  const finding = sealFinding(seal.data, events.value.at(-1) as KeptEvent, expectedKey);
+  const finding = sealFinding(seal.data, events.value.at(-1) as LedgerEvent, expectedKey);
   if (finding) return refused(finding);
   const findings = audit(events.value);
   const rulesMissing = findings.flatMap((each) => (each.code === 'rules-unknown' ? [each.number] : []));

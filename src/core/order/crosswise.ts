@@ -1,4 +1,4 @@
-import type { Place } from './place.ts';
+import type { Spot } from './spot.ts';
 
 /** Published cross patterns of bolt circles by their count, numbered round the circle from 1.
  *  Source: ASME PCC-1, legacy pattern (from memory). */
@@ -35,16 +35,16 @@ const farthestFirst = (count: number): readonly number[] => {
 export const crossPattern = (count: number): readonly number[] => PUBLISHED[count] ?? farthestFirst(count);
 
 /** The positions of a circle crosswise. Numbered clockwise, as the drawing shows it, from the one that is listed first. */
-export const crosswise = (places: readonly Place[]): readonly string[] => {
+export const crosswise = (places: readonly Spot[]): readonly string[] => {
   const [first] = places;
   if (!first) return [];
-  const centre = (of: (place: Place) => number): number =>
+  const centre = (of: (place: Spot) => number): number =>
     places.reduce((sum, place) => sum + of(place), 0) / places.length;
   const [x, y] = [centre(({ xMm }) => xMm), centre(({ yMm }) => yMm)];
-  const angle = ({ xMm, yMm }: Place): number => Math.atan2(yMm - y, xMm - x);
+  const angle = ({ xMm, yMm }: Spot): number => Math.atan2(yMm - y, xMm - x);
   const from = angle(first);
   // y grows downwards, so that a growing angle goes clockwise; a hair below the first one is the first one.
-  const turned = (place: Place): number => (angle(place) - from + 4 * Math.PI + 1e-9) % (2 * Math.PI);
+  const turned = (place: Spot): number => (angle(place) - from + 4 * Math.PI + 1e-9) % (2 * Math.PI);
   const round = [...places].sort((a, b) => turned(a) - turned(b));
-  return crossPattern(places.length).map((number) => (round[number - 1] as Place).position);
+  return crossPattern(places.length).map((number) => (round[number - 1] as Spot).position);
 };

@@ -7,12 +7,12 @@ import type { MountedAdapter } from './adapter.ts';
 import type { Drive } from './drive.ts';
 import { settingInNewtonMetres } from './scale.ts';
 import { isIndicating, type Tool } from './tool.ts';
+import type { ToolBlock } from './tool-blocks.ts';
 import { type ToolSetting, toolSetting } from './tool-setting.ts';
-import type { ToolBlock } from './tool-standing.ts';
 import { isInUsableBand } from './usable-band.ts';
 
 /** What a fastener asks of a tool. */
-export type ToolWanted = {
+export type ToolDemand = {
   readonly target: Pick<Target, 'target' | 'low' | 'high'>;
   readonly thread: Conditions['thread'];
   readonly tools: AllowedTools;
@@ -92,7 +92,7 @@ type Considered = { readonly fit: ToolFit | null; readonly because: readonly Too
 
 const considered = (
   { tool, blocks, standsAt }: ToolCandidate,
-  wanted: ToolWanted,
+  wanted: ToolDemand,
   school: Schools['betweenGraduations'],
   rules: JudgingRules,
 ): Considered => {
@@ -150,7 +150,7 @@ export const betterFit = (a: ToolFit, b: ToolFit): number =>
 /** Ranks the tools for a fastener, the best first, and says why each of the others is out. */
 export const rankedTools = (
   candidates: readonly ToolCandidate[],
-  wanted: ToolWanted,
+  wanted: ToolDemand,
   school: Schools['betweenGraduations'],
   rules: JudgingRules,
 ): ToolRanking => {
@@ -169,7 +169,7 @@ export const rankedTools = (
 export type ToolToBuy = {
   readonly fromNewtonMetres: number;
   readonly toNewtonMetres: number;
-  readonly deviationPercent: number;
+  readonly limitPercent: number;
   readonly thread: Conditions['thread'];
   readonly tools: AllowedTools;
 };
@@ -178,10 +178,10 @@ export type ToolToBuy = {
 const RANGE_OF_A_TOOL = 5;
 
 /** The kind of tool that could do what none of the crib can. */
-export const toolToBuy = ({ target: { target, low, high }, thread, tools }: ToolWanted): ToolToBuy => ({
+export const toolToBuy = ({ target: { target, low, high }, thread, tools }: ToolDemand): ToolToBuy => ({
   fromNewtonMetres: (target * 2) / RANGE_OF_A_TOOL,
   toNewtonMetres: target * 2,
-  deviationPercent: (Math.min(high - target, target - low) / target) * 100,
+  limitPercent: (Math.min(high - target, target - low) / target) * 100,
   thread,
   tools,
 });

@@ -30,7 +30,7 @@ export type ScaleRefusal =
   | { readonly code: 'scale-too-fine'; readonly mostMarks: number };
 
 /** A setting as it looks on the tool, in the tool's unit. */
-export type ScaleReading = {
+export type ScaleMarks = {
   /** The main graduation that shows, at or below the setting. */
   readonly main: number;
   /** What the barrel adds to it. */
@@ -60,15 +60,15 @@ export const checkedScale = (scale: Scale): Result<Scale, ScaleRefusal> => {
 };
 
 /** How a setting reads on the scale: main = start + ⌊(s − start)/turn⌋·turn, sub = s − main. In the tool's unit. */
-export const scaleReading = (scale: Scale, setting: number): ScaleReading => {
+export const scaleMarks = (scale: Scale, setting: number): ScaleMarks => {
   // A setting on a graduation may sit a hair below it in binary; a millionth of a turn is no graduation.
   const turns = Math.floor((setting - scale.mainStart) / scale.perTurn + 1e-6);
   const main = decimal(scale.mainStart + turns * scale.perTurn);
   return { main, sub: decimal(setting - main) };
 };
 
-/** The setting a scale shows, in the tool's unit: the inverse of scaleReading. */
-export const shownSetting = (reading: ScaleReading): number => decimal(reading.main + reading.sub);
+/** The setting a scale shows, in the tool's unit: the inverse of scaleMarks. */
+export const shownSetting = (marks: ScaleMarks): number => decimal(marks.main + marks.sub);
 
 /** Turns of the handle from one setting to another; above zero raises the setting. */
 export const turnsBetween = (scale: Scale, from: number, to: number): number =>

@@ -5,8 +5,8 @@ import type { Target } from '../target/target-and-acceptance.ts';
 import {
   graduationCount,
   type Scale,
-  type ScaleReading,
-  scaleReading,
+  type ScaleMarks,
+  scaleMarks,
   settingAtGraduation,
   settingInNewtonMetres,
   settingText,
@@ -19,7 +19,7 @@ export type ToolSetting = {
   readonly setting: number;
   readonly text: string;
   readonly torque: NewtonMetres;
-  readonly reading: ScaleReading;
+  readonly marks: ScaleMarks;
   /** Turns from where the tool stands; above zero raises the setting. */
   readonly turns: number;
   /** What rounding to a graduation costs: setting minus target. */
@@ -58,7 +58,7 @@ const presetSetting = (
     setting,
     text: settingText(scale, setting),
     torque,
-    reading: { main: setting, sub: 0 },
+    marks: { main: setting, sub: 0 },
     turns: 0,
     offTarget: (torque - wanted.target) as NewtonMetres,
   });
@@ -99,7 +99,7 @@ export const toolSetting = (
     setting: chosen,
     text: settingText(scale, chosen),
     torque,
-    reading: scaleReading(scale, chosen),
+    marks: scaleMarks(scale, chosen),
     turns: turnsBetween(scale, standsAt, chosen),
     offTarget: (torque - wanted.target) as NewtonMetres,
   });

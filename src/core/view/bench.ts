@@ -5,7 +5,7 @@ import type { Person } from '../people/person.ts';
 import type { WrittenTorque } from '../quantity/torque.ts';
 import type { MountedAdapter } from '../tool/adapter.ts';
 import type { Tool } from '../tool/tool.ts';
-import type { ToolBlock } from '../tool/tool-standing.ts';
+import type { ToolBlock } from '../tool/tool-blocks.ts';
 import type { Outcome } from '../verdict/tightening-verdict.ts';
 
 /** A fastener's status, which its witness stripe shows. */
@@ -29,7 +29,7 @@ export type FastenerView = {
   /** Run-on torque measured on the last turns before seating, added to target and acceptance; null until measured. */
   readonly runOn: WrittenTorque | null;
   /** The tool class's limit that its acceptance stays with once it was pulled; null while it follows the tool in hand. */
-  readonly keptLimit: { readonly percent: number | null } | null;
+  readonly fixedLimit: { readonly percent: number | null } | null;
   readonly pulls: readonly PullRecord[];
   readonly status: FastenerStatus;
   /** How many passes and rounds it has been brought through since it was last loose. */
@@ -72,7 +72,7 @@ export type BenchView = {
   readonly toolsOf: ReadonlyMap<string, readonly string[]>;
   readonly fasteners: readonly FastenerView[];
   /** Place of a fastener in `fasteners`, by position. */
-  readonly placeOf: ReadonlyMap<string, number>;
+  readonly indexByPosition: ReadonlyMap<string, number>;
   /** Event of the last pull that is not voided; what Backspace voids. */
   readonly lastPull: { readonly eventId: string; readonly position: string } | null;
 };
@@ -80,7 +80,7 @@ export type BenchView = {
 const untouched = (planned: PlannedFastener): FastenerView => ({
   planned,
   runOn: null,
-  keptLimit: null,
+  fixedLimit: null,
   pulls: [],
   status: 'open',
   pass: 0,
@@ -96,16 +96,16 @@ export const newBench = (fasteners: readonly PlannedFastener[]): BenchView => ({
   takenTools: new Map(),
   toolsOf: new Map(),
   fasteners: fasteners.map(untouched),
-  placeOf: new Map(fasteners.map(({ position }, place) => [position, place])),
+  indexByPosition: new Map(fasteners.map(({ position }, place) => [position, place])),
   lastPull: null,
 });
 
 /** A fastener by its position; undefined when the job has no such position. */
 export const fastenerAt = (
-  { placeOf, fasteners }: Pick<BenchView, 'placeOf' | 'fasteners'>,
+  { indexByPosition, fasteners }: Pick<BenchView, 'indexByPosition' | 'fasteners'>,
   position: string,
 ): FastenerView | undefined => {
-  const place = placeOf.get(position);
+  const place = indexByPosition.get(position);
   return place === undefined ? undefined : fasteners[place];
 };
 
@@ -128,11 +128,11 @@ export const built = <B extends BenchView>(bench: B): B => {
 
 /** The fasteners with one of them changed; as they are where there is no such position. */
 export const withFastener = (
-  bench: Pick<BenchView, 'placeOf' | 'fasteners'>,
+  bench: Pick<BenchView, 'indexByPosition' | 'fasteners'>,
   position: string,
   change: (fastener: FastenerView) => FastenerView,
 ): Pick<BenchView, 'fasteners'> => {
-  const place = bench.placeOf.get(position);
+  const place = bench.indexByPosition.get(position);
   const fastener = place === undefined ? undefined : bench.fasteners[place];
   if (place === undefined || !fastener) return { fasteners: bench.fasteners };
   const fasteners = building.has(bench.fasteners)
@@ -189,10 +189,10 @@ export const toolPulledWith = (
 };
 
 /** The limit in percent that a fastener's acceptance keeps once it was pulled; null while it follows the tools at hand. */
-export const keptLimitNow = (
+export const fixedLimitNow = (
   bench: Pick<BenchView, 'toolsOf' | 'takenTools'>,
   fastener: Pick<FastenerView, 'planned' | 'pulls'>,
-): FastenerView['keptLimit'] =>
+): FastenerView['fixedLimit'] =>
   fastener.pulls.length > 0
     ? {
         percent:

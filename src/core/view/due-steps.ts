@@ -20,7 +20,7 @@ export type DueStep = {
   readonly last: StepDone | null;
 };
 
-type Stepped = Pick<JobView, 'plan' | 'lastSteps' | 'fasteners' | 'placeOf'>;
+type Stepped = Pick<JobView, 'plan' | 'lastSteps' | 'fasteners' | 'indexByPosition'>;
 
 /** The limits of a measuring step: its own, with the high one from the requirement where that has the condition. */
 export const limitsFor = ({ act }: JointStep, fastener: FastenerView | undefined): Limits | null => {
@@ -37,7 +37,7 @@ export const limitsFor = ({ act }: JointStep, fastener: FastenerView | undefined
 };
 
 /** Whether a step needs nothing more: it came out as it must, or was left with a reason. */
-export const isSettled = ({ last }: Pick<DueStep, 'last'>): boolean =>
+export const isAccountedFor = ({ last }: Pick<DueStep, 'last'>): boolean =>
   last !== null && (last.isGood || last.result.kind === 'left');
 
 const place = (
@@ -95,7 +95,7 @@ const ofScope = (
   }
 };
 
-const isOpen = (due: DueStep): boolean => !isSettled(due);
+const isOpen = (due: DueStep): boolean => !isAccountedFor(due);
 
 /** What has to be done before a fastener is pulled next, in its order: prepared, looked at between the passes, settled. */
 export const stepsBefore = (job: Stepped, fastener: FastenerView): readonly DueStep[] => {

@@ -10,7 +10,7 @@ type Targeted = Pick<JobView, 'rules' | 'plan' | 'toolsOf' | 'takenTools'>;
 
 /** The class limit in percent that a fastener's acceptance is worked out with; null while no tool is at hand for it. */
 export const limitPercentOf = (job: Targeted, fastener: FastenerView): number | null =>
-  fastener.keptLimit ? fastener.keptLimit.percent : (toolFor(job, fastener)?.tool.limitPercent ?? null);
+  fastener.fixedLimit ? fastener.fixedLimit.percent : (toolFor(job, fastener)?.tool.limitPercent ?? null);
 
 /** A fastener's target and acceptance under the rules and the schools of its job, with how they came about.
  *  Refuses: what targetWith refuses. */

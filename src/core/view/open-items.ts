@@ -44,13 +44,14 @@ const comeAgain = (
 /** The positions still to pull: the groups in their order, each pass by pass; within a group from the one after `position` round to it, first
  *  those not pulled or brought to an earlier pass, then those pulled and out. From the start when position is null. */
 export const comingPositions = (
-  state: Pick<JobView, 'plan' | 'fasteners' | 'placeOf'>,
+  state: Pick<JobView, 'plan' | 'fasteners' | 'indexByPosition'>,
   position: string | null,
 ): readonly string[] => {
-  const at = position === null ? -1 : (state.placeOf.get(position) ?? -1);
+  const at = position === null ? -1 : (state.indexByPosition.get(position) ?? -1);
   return state.plan.groups.flatMap((group) => {
     const { left, pass } = groupWork(state, group);
-    const isAfter = ({ planned }: FastenerView): boolean => (state.placeOf.get(planned.position) ?? 0) > at;
+    const isAfter = ({ planned }: FastenerView): boolean =>
+      (state.indexByPosition.get(planned.position) ?? 0) > at;
     const isHere = fastenersIn(state, group).some(({ planned }) => planned.position === position);
     const round = isHere ? [...left.filter(isAfter), ...left.filter((each) => !isAfter(each))] : left;
     const isToDo = (fastener: FastenerView): boolean =>
@@ -62,7 +63,7 @@ export const comingPositions = (
 
 /** Where the work goes on: a fastener whose check is due, else the next one to pull. Null where neither is left. */
 export const nextPosition = (
-  state: Pick<JobView, 'plan' | 'fasteners' | 'placeOf' | 'lastSteps'>,
+  state: Pick<JobView, 'plan' | 'fasteners' | 'indexByPosition' | 'lastSteps'>,
   position: string | null,
 ): string | null => positionToCheck(state) ?? comingPositions(state, position)[0] ?? null;
 

@@ -22,8 +22,8 @@ export const settingWith = (
 ): Result<ToolSetting, JobRefusal> => {
   const rules = rulesOf(job.rules);
   if (!rules) return refused({ code: 'rules-unknown', number: job.rules });
-  const { keptLimit } = fastener;
-  const whole = targetWith(job, fastener, keptLimit ? keptLimit.percent : tool.limitPercent);
+  const { fixedLimit } = fastener;
+  const whole = targetWith(job, fastener, fixedLimit ? fixedLimit.percent : tool.limitPercent);
   if (!whole.ok) return whole;
   const { target, low, high } = passTarget(job.plan, fastener.planned, whole.value, nextPass(job, fastener));
   const wanted = rules.setting(
@@ -54,7 +54,7 @@ export const fitWith = (
   const whole = targetWith(
     job,
     fastener,
-    fastener.keptLimit ? fastener.keptLimit.percent : tool.limitPercent,
+    fastener.fixedLimit ? fastener.fixedLimit.percent : tool.limitPercent,
   );
   if (!rules || !whole.ok) return refused({ code: 'rules-unknown', number: job.rules });
   const { torque, turns } = setting.value;

@@ -7,10 +7,10 @@ import {
   betterFit,
   rankedTools,
   type ToolCandidate,
+  type ToolDemand,
   type ToolFit,
   type ToolOut,
   type ToolToBuy,
-  type ToolWanted,
   toolToBuy,
 } from '../tool/choose-tool.ts';
 import type { Tool } from '../tool/tool.ts';
@@ -35,7 +35,7 @@ export type ToolForGroup = {
   readonly passesOut: readonly number[];
 };
 
-type Alike = { readonly wanted: ToolWanted; readonly positions: readonly string[] };
+type Alike = { readonly wanted: ToolDemand; readonly positions: readonly string[] };
 
 /** What fasteners of a group ask of a tool in a pass; those that ask the same are asked for once. */
 const alike = (
@@ -44,7 +44,7 @@ const alike = (
   pass: number,
   factor: number,
 ): readonly Alike[] => {
-  const asked = new Map<string, { wanted: ToolWanted; positions: string[] }>();
+  const asked = new Map<string, { wanted: ToolDemand; positions: string[] }>();
   for (const fastener of fasteners) {
     const whole = targetOrNull(state, fastener);
     if (!whole) continue;
@@ -56,7 +56,7 @@ const alike = (
       whole,
       pass,
     );
-    const wanted: ToolWanted = {
+    const wanted: ToolDemand = {
       target: {
         target: settingThrough(target, factor),
         low: settingThrough(low, factor),

@@ -4,7 +4,7 @@ import type { Known } from '#core/command/known.ts';
 import { type Fold, foldOn } from '#core/event/apply.ts';
 import { commandOf, decide } from '#core/event/decide.ts';
 import type { JobEvent, JobHappening, UnplacedEvent } from '#core/event/event.ts';
-import { type KeptEvent, lifted, liftedUnplaced, type SentEvent } from '#core/event/lifted.ts';
+import { type LedgerEvent, lifted, liftedUnplaced, type SentEvent } from '#core/event/lifted.ts';
 import { type Judgement, judgementOf } from '#core/job/pull.ts';
 import { type ChainHead, type Placed, placedEvent } from '#core/ledger/hash-chain.ts';
 import type { Person } from '#core/people/person.ts';
@@ -32,7 +32,7 @@ import {
 
 /** What became of a batch: the events now in the chain, in the order sent, and the first refused one, after which none was tried. */
 export type AppendResult = {
-  readonly placed: readonly KeptEvent[];
+  readonly placed: readonly LedgerEvent[];
   /** The same, each as JSON writes it. */
   readonly placedTexts: readonly string[];
   readonly refused: { readonly eventId: string; readonly problem: Problem } | null;
@@ -50,7 +50,7 @@ export const unknownContact = (): Contact => ({
 });
 
 /** Whether what was sent is what was placed under its id: all that a person says of it is the same. */
-const isSameHappening = (sent: UnplacedEvent, kept: KeptEvent): boolean => {
+const isSameHappening = (sent: UnplacedEvent, kept: LedgerEvent): boolean => {
   const placed = lifted(kept);
   const of = (event: UnplacedEvent) => {
     const { id, job, deviceTime, person } = event;
@@ -110,7 +110,7 @@ const place = (
 };
 
 /** What was placed before is answered as it was then. Refuses: event-id-used (something else stands under that id). */
-const answerAgain = (batch: Batch, sent: UnplacedEvent, before: KeptEvent): Problem | null => {
+const answerAgain = (batch: Batch, sent: UnplacedEvent, before: LedgerEvent): Problem | null => {
   if (!isSameHappening(sent, before)) return { code: 'event-id-used' };
   batch.answers.push({ event: before, text: JSON.stringify(before) });
   return null;
@@ -142,7 +142,7 @@ const placedBefore = async (
   db: Connection,
   job: RememberedJob,
   events: readonly UnplacedEvent[],
-): Promise<ReadonlyMap<string, KeptEvent>> => {
+): Promise<ReadonlyMap<string, LedgerEvent>> => {
   const ids = events.flatMap(({ id }) => (job.ids.has(id) ? [id] : []));
   const kept = ids.length > 0 ? await selectEventsById(db, ids) : [];
   return new Map(kept.map((event) => [event.id, event]));
@@ -152,7 +152,7 @@ const placedBefore = async (
 export type Appended = {
   readonly result: AppendResult;
   readonly job: RememberedJob;
-  readonly kept: readonly KeptEvent[];
+  readonly kept: readonly LedgerEvent[];
   readonly view: JobView | null;
 };
 
@@ -179,7 +179,7 @@ export const appendToJob = async (
       stopped = { eventId: sent.id, problem };
       break;
     }
-    seen.set(sent.id, batch.answers.at(-1)?.event as KeptEvent);
+    seen.set(sent.id, batch.answers.at(-1)?.event as LedgerEvent);
     if (batch.placed.length === half) sendPlaced(db, batch);
   }
   const done = await written(db, batch);

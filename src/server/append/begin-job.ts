@@ -1,5 +1,5 @@
 import type { UnplacedEvent } from '#core/event/event.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
@@ -17,7 +17,7 @@ export const beginJob = async (
   planned: UnplacedEvent,
   by: Person,
   contactOf: ContactOf = unknownContact,
-): Promise<Result<KeptEvent, Problem>> => {
+): Promise<Result<LedgerEvent, Problem>> => {
   const knowledge = await knownToSite(db, [planned], by, await readAhead(db, [planned]));
   const { result } = await appendToJob(db, NEW, [planned], knowledge, contactOf);
   const [placed] = result.placed;

@@ -6,7 +6,7 @@ import { isShippedKind } from '#core/joint/joint-kinds.ts';
 import type { Person } from '#core/people/person.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
-import { toolBlocks } from '#core/tool/tool-standing.ts';
+import { toolBlocks } from '#core/tool/tool-blocks.ts';
 import type { Connection } from '../database/pool.ts';
 import { selectAdapters } from '../queries/adapters.ts';
 import { selectSite } from '../queries/site.ts';

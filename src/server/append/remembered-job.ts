@@ -1,5 +1,5 @@
 import { jobViewOf } from '#core/event/apply.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { type ChainHead, EMPTY_HEAD, firstBreakAfter } from '#core/ledger/hash-chain.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { JobView } from '#core/view/job-view.ts';
@@ -34,7 +34,7 @@ const remember = (jobId: string, job: RememberedJob): void => {
 export const rememberPlaced = (
   jobId: string,
   job: RememberedJob,
-  events: readonly KeptEvent[],
+  events: readonly LedgerEvent[],
   view: JobView | null,
 ): void => remember(jobId, withCommitted(job, events, view));
 
@@ -42,7 +42,7 @@ export const rememberPlaced = (
  *  the job: one too many in it costs a question, and nothing else. */
 const withCommitted = (
   job: RememberedJob,
-  events: readonly KeptEvent[],
+  events: readonly LedgerEvent[],
   view: JobView | null,
 ): RememberedJob => {
   const last = events.at(-1);
@@ -106,7 +106,7 @@ export const atHead = async (
 export const wholeLedger = async (
   db: Connection,
   jobId: string,
-): Promise<Result<readonly KeptEvent[], Problem>> => {
+): Promise<Result<readonly LedgerEvent[], Problem>> => {
   for (let tries = 1; ; tries += 1) {
     const head = await selectHead(db, jobId);
     if (!head) return accepted([]);

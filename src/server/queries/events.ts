@@ -1,5 +1,5 @@
 import type { RowDataPacket } from 'mysql2';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Placed } from '#core/ledger/hash-chain.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
@@ -7,7 +7,7 @@ import type { Transaction } from '../database/transaction.ts';
 
 // What is in the ledger was checked when it came in, and its hash says whether it is still that; its form is not judged again here.
 // Keys stand in canonical order, in which clock and body are kept: what is hashed is then read off without putting it in order again.
-const eventOf = (row: RowDataPacket): KeptEvent => ({
+const eventOf = (row: RowDataPacket): LedgerEvent => ({
   body: JSON.parse(row['body']),
   ...(row['clock'] === null ? {} : { clock: JSON.parse(row['clock']) }),
   deviceTime: instantFromSql(row['device_time']),
@@ -43,7 +43,7 @@ export const selectEvents = async (
   db: Connection,
   jobId: string,
   after: number,
-): Promise<readonly KeptEvent[]> => {
+): Promise<readonly LedgerEvent[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
     SELECT ${COLUMNS}
@@ -60,7 +60,7 @@ export const selectEvents = async (
 export const selectEventsById = async (
   db: Connection,
   ids: readonly string[],
-): Promise<readonly KeptEvent[]> => {
+): Promise<readonly LedgerEvent[]> => {
   const [rows] = await db.query<RowDataPacket[]>(
     `
     SELECT ${COLUMNS}

@@ -1,7 +1,7 @@
 import type { RowDataPacket } from 'mysql2';
 import type { BookReference } from '#core/spec/book/book-reference.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import { type RestingJob, restingJobSchema } from '#wire/book.ts';
+import { type DependentJob, dependentJobSchema } from '#wire/book.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
 import type { Connection } from '../database/pool.ts';
 
@@ -46,10 +46,10 @@ export const clearJobReferences = async (db: Connection): Promise<void> => {
 };
 
 /** Jobs that rest on a requirement, a table or anything of a source; open ones first. */
-export const selectRestingJobs = async (
+export const selectDependentJobs = async (
   db: Connection,
   on: { readonly refId: string } | { readonly sourceId: string },
-): Promise<readonly RestingJob[]> => {
+): Promise<readonly DependentJob[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
     SELECT jobs.id,
@@ -67,7 +67,7 @@ export const selectRestingJobs = async (
     { refId: 'refId' in on ? on.refId : '', sourceId: 'sourceId' in on ? on.sourceId : '' },
   );
   return rows.map((row) =>
-    restingJobSchema.parse({
+    dependentJobSchema.parse({
       id: row['id'],
       number: jobNumberText(row['number']),
       title: row['title'],

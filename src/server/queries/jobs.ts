@@ -1,5 +1,5 @@
 import type { RowDataPacket } from 'mysql2';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { type ChainHead, EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { jobProgress, jobStage } from '#core/view/open-items.ts';
@@ -81,7 +81,7 @@ export const selectHead = async (db: Connection, jobId: string): Promise<ChainHe
   return headOf(rows[0]);
 };
 
-const summaryOf = (last: Pick<KeptEvent, 'job' | 'person' | 'serverTime'>, state: JobView) => {
+const summaryOf = (last: Pick<LedgerEvent, 'job' | 'person' | 'serverTime'>, state: JobView) => {
   const progress = jobProgress(state);
   return {
     job: last.job,
@@ -104,7 +104,7 @@ const SUMMARY = `title = :title,
            last_event_at = :lastEventAt`;
 
 /** Moves a job's head to its last event, and writes what lists show of it in the same stroke. */
-export const updateHead = (db: Transaction, last: KeptEvent, state: JobView): void => {
+export const updateHead = (db: Transaction, last: LedgerEvent, state: JobView): void => {
   db.write(
     `
     UPDATE jobs
@@ -119,7 +119,7 @@ export const updateHead = (db: Transaction, last: KeptEvent, state: JobView): vo
 /** Writes what lists show of a job after its last event; its head stays where it is. */
 export const updateSummary = (
   db: Transaction,
-  last: Pick<KeptEvent, 'job' | 'person' | 'serverTime'>,
+  last: Pick<LedgerEvent, 'job' | 'person' | 'serverTime'>,
   state: JobView,
 ): void => {
   db.write(

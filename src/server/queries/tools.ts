@@ -2,7 +2,7 @@ import type { RowDataPacket } from 'mysql2';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { toolSchema } from '#core/tool/tool.ts';
-import { NO_FACTS, type ToolFacts } from '#core/tool/tool-standing.ts';
+import { NO_FACTS, type ToolFacts } from '#core/tool/tool-blocks.ts';
 import { toolFactsSchema } from '#wire/tool.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';

@@ -1,4 +1,4 @@
-import type { ToolFacts } from '#core/tool/tool-standing.ts';
+import type { ToolFacts } from '#core/tool/tool-blocks.ts';
 import type { Transaction } from '../database/transaction.ts';
 import { project } from '../projections/projections.ts';
 import { insertToolEvent, type ToolAfter, type ToolEvent } from '../queries/tool-events.ts';

@@ -5,7 +5,7 @@ import { accepted, type Result, refused } from '#core/result.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
 import { checkedScale, settingInNewtonMetres } from '#core/tool/scale.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { NO_FACTS } from '#core/tool/tool-standing.ts';
+import { NO_FACTS } from '#core/tool/tool-blocks.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { NewTool } from '#wire/tool.ts';
 import { inTransaction } from '../database/transaction.ts';

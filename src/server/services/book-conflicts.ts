@@ -11,7 +11,7 @@ import type { Site } from '#wire/site.ts';
 import { type Connection, database } from '../database/pool.ts';
 import { selectSettledRequirements, selectSharedKeys } from '../queries/book-requirements.ts';
 import { selectEvents } from '../queries/events.ts';
-import { selectRestingJobs } from '../queries/job-references.ts';
+import { selectDependentJobs } from '../queries/job-references.ts';
 import { selectSite } from '../queries/site.ts';
 import { insertLogEntry, selectLog } from '../queries/site-log.ts';
 import { now } from './clock.ts';
@@ -107,7 +107,7 @@ const effectsOf = async (
   would: KeptRequirement,
 ): Promise<readonly ConflictEffect[]> => {
   const effects: ConflictEffect[] = [];
-  for (const job of await selectRestingJobs(db, { refId: used.id })) {
+  for (const job of await selectDependentJobs(db, { refId: used.id })) {
     const view = jobViewOf(await selectEvents(db, job.id, 0));
     if (!view) continue;
     const effect = requirementEffect(

@@ -15,7 +15,7 @@ import {
   tableFindings,
 } from '#core/spec/lookup/lookup-table.ts';
 import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
-import { settledRequirement } from '#core/spec/requirement/settled-requirement.ts';
+import { resolvedRequirement } from '#core/spec/requirement/resolved-requirement.ts';
 import { relubricatedTarget } from '#core/target/specified-target.ts';
 import { targetAndAcceptance } from '#core/target/target-and-acceptance.ts';
 import { adapterFactor, adapterSensitivity, settingThrough } from '#core/tool/adapter.ts';
@@ -85,7 +85,7 @@ export const resolveRequirement = ({
   toolLimitPercent,
   unit,
 }: In<typeof wire.resolveRequirementRequest>): Out<typeof wire.resolveRequirementResponse> => {
-  const read = settledRequirement(requirement, siteUnit);
+  const read = resolvedRequirement(requirement, siteUnit);
   if (!read.ok) return read;
   const resolved = targetAndAcceptance(read.value.requirement, schools, toolLimitPercent);
   if (!resolved.ok) return resolved;
@@ -119,11 +119,11 @@ export const settingForTool = ({
   const wanted = { target: inNm(target), low: inNm(low), high: inNm(high) };
   const setting = toolSetting(wanted, scale, school, standsAt ?? scale.minimum);
   if (!setting.ok) return setting;
-  const { text, reading, turns, offTarget } = setting.value;
+  const { text, marks, turns, offTarget } = setting.value;
   return accepted({
     setting: { text, value: setting.value.setting, unit: scale.unit },
-    main: reading.main,
-    sub: reading.sub,
+    main: marks.main,
+    sub: marks.sub,
     turns,
     offTargetNewtonMetres: offTarget,
   });

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { jobViewOf } from '#core/event/apply.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { Fault } from '#core/fault.ts';
 import { jobRecord, recordText } from '#core/ledger/job-record.ts';
 import { pullRows } from '#core/ledger/pull-rows.ts';
@@ -13,7 +13,11 @@ import { database } from '../database/pool.ts';
 import { selectSealingKey, selectSite } from '../queries/site.ts';
 import { now } from './clock.ts';
 
-type WholeJob = { readonly events: readonly KeptEvent[]; readonly view: JobView; readonly last: KeptEvent };
+type WholeJob = {
+  readonly events: readonly LedgerEvent[];
+  readonly view: JobView;
+  readonly last: LedgerEvent;
+};
 
 const wholeJob = async (jobId: string): Promise<Result<WholeJob, Problem>> => {
   const events = await wholeLedger(database(), jobId);

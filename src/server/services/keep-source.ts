@@ -3,13 +3,13 @@ import { whoMay } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Source } from '#core/spec/book/source.ts';
-import type { KeptRequirement, KeptTable, NewSource, RestingJob } from '#wire/book.ts';
+import type { DependentJob, KeptRequirement, KeptTable, NewSource } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { database } from '../database/pool.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { selectRequirements } from '../queries/book-requirements.ts';
 import { selectTables } from '../queries/book-tables.ts';
-import { selectRestingJobs } from '../queries/job-references.ts';
+import { selectDependentJobs } from '../queries/job-references.ts';
 import { insertLogEntry } from '../queries/site-log.ts';
 import { putSource, selectSource } from '../queries/sources.ts';
 import { now } from './clock.ts';
@@ -67,13 +67,13 @@ export const restingOnSource = async (
 ): Promise<{
   readonly requirements: readonly KeptRequirement[];
   readonly tables: readonly KeptTable[];
-  readonly jobs: readonly RestingJob[];
+  readonly jobs: readonly DependentJob[];
 }> => {
   const db = database();
   const [requirements, tables, jobs] = await Promise.all([
     selectRequirements(db, sourceId),
     selectTables(db, sourceId),
-    selectRestingJobs(db, { sourceId }),
+    selectDependentJobs(db, { sourceId }),
   ]);
   return { requirements: requirements.filter(({ isWithdrawn }) => !isWithdrawn), tables, jobs };
 };

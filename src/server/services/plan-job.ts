@@ -1,7 +1,7 @@
 import { unplacedEvent } from '#core/event/event.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { readFastenerLines } from '#core/job/fastener-list.ts';
-import { plannedGroups, type WantedGroup } from '#core/job/planned-groups.ts';
+import { type ListedGroup, plannedGroups } from '#core/job/planned-groups.ts';
 import { jointKindOf } from '#core/joint/joint-kinds.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
@@ -17,8 +17,8 @@ import { insertJob } from '../queries/jobs.ts';
 import { selectSite } from '../queries/site.ts';
 import { now } from './clock.ts';
 
-const wantedGroups = (groups: readonly NewGroup[]): Result<readonly WantedGroup[], Problem> => {
-  const wanted: WantedGroup[] = [];
+const wantedGroups = (groups: readonly NewGroup[]): Result<readonly ListedGroup[], Problem> => {
+  const wanted: ListedGroup[] = [];
   for (const { jointKind, ...group } of groups) {
     const kind = jointKindOf(jointKind);
     if (!kind) return refused({ code: 'joint-kind-unknown', jointKind });
@@ -34,9 +34,9 @@ export const planJob = (
   job: NewJob,
   by: Person,
   contactOf: ContactOf = unknownContact,
-): Promise<Result<KeptEvent, Problem>> =>
+): Promise<Result<LedgerEvent, Problem>> =>
   inTransaction(
-    async (db): Promise<Result<KeptEvent, Problem>> => {
+    async (db): Promise<Result<LedgerEvent, Problem>> => {
       const [before] = await selectEventsById(db, [job.eventId]);
       if (before) return before.job === job.jobId ? accepted(before) : refused({ code: 'event-id-used' });
       const wanted = wantedGroups(job.groups);
@@ -44,9 +44,9 @@ export const planJob = (
       const { unit: siteUnit, schools } = await selectSite(db);
       const byId = new Map(wanted.value.map((group) => [group.id, group]));
       const [first] = wanted.value;
-      const kindOf = (group: string) => (byId.get(group) ?? (first as WantedGroup)).kind;
+      const kindOf = (group: string) => (byId.get(group) ?? (first as ListedGroup)).kind;
       const read = readFastenerLines(job.lines, { kindOf, siteUnit, schools });
-      const lines = read.filter(({ fastener }) => !fastener).map(({ source }) => source.line);
+      const lines = read.filter(({ fastener }) => !fastener).map(({ listed }) => listed.line);
       if (lines.length > 0) return refused({ code: 'rows-unsettled', lines });
       const stray = read.find(({ fastener }) => fastener && !byId.has(fastener.group));
       if (stray?.fastener) return refused({ code: 'group-unknown', group: stray.fastener.group });

@@ -4,10 +4,10 @@ import type { Source } from '#core/spec/book/source.ts';
 import type {
   Attachment,
   BookConflict,
+  DependentJob,
   KeptRequirement,
   KeptTable,
   LogEntry,
-  RestingJob,
 } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { database } from '../database/pool.ts';
@@ -19,7 +19,7 @@ import {
   selectRequirementRevisions,
 } from '../queries/book-requirements.ts';
 import { selectTable, selectTables } from '../queries/book-tables.ts';
-import { selectRestingJobs } from '../queries/job-references.ts';
+import { selectDependentJobs } from '../queries/job-references.ts';
 import { selectLog } from '../queries/site-log.ts';
 import { selectSource, selectSources } from '../queries/sources.ts';
 import { bookConflicts } from './book-conflicts.ts';
@@ -50,7 +50,7 @@ export type RequirementView = {
   readonly kept: KeptRequirement;
   readonly source: Source;
   readonly revisions: readonly KeptRequirement[];
-  readonly jobs: readonly RestingJob[];
+  readonly jobs: readonly DependentJob[];
   readonly conflicts: readonly BookConflict[];
   readonly fromBook: FromBook;
 };
@@ -67,7 +67,7 @@ export const readBookRequirement = async (name: string): Promise<Result<Requirem
   if (!kept || !source) return refused({ code: 'not-found', what: 'requirement' });
   const [revisions, jobs, all] = await Promise.all([
     selectRequirementRevisions(database(), kept.id),
-    selectRestingJobs(database(), { refId: kept.id }),
+    selectDependentJobs(database(), { refId: kept.id }),
     bookConflicts(),
   ]);
   const conflicts = all.filter(({ first, other }) => first.id === kept.id || other.id === kept.id);
@@ -89,12 +89,15 @@ export const readBookRequirement = async (name: string): Promise<Result<Requirem
 export const readBookTable = async (
   id: string,
 ): Promise<
-  Result<{ readonly kept: KeptTable; readonly source: Source; readonly jobs: readonly RestingJob[] }, Problem>
+  Result<
+    { readonly kept: KeptTable; readonly source: Source; readonly jobs: readonly DependentJob[] },
+    Problem
+  >
 > => {
   const kept = await selectTable(database(), id);
   const source = kept && (await selectSource(database(), kept.sourceId));
   if (!kept || !source) return refused({ code: 'not-found', what: 'table' });
-  return accepted({ kept, source, jobs: await selectRestingJobs(database(), { refId: id }) });
+  return accepted({ kept, source, jobs: await selectDependentJobs(database(), { refId: id }) });
 };
 
 /** A source with its attachments and its changes. Refuses: not-found. */

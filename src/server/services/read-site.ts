@@ -1,4 +1,4 @@
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { keyFingerprint, sealingPublicKey } from '#core/ledger/seal.ts';
 import type { Person } from '#core/people/person.ts';
 import type { JobSummary } from '#wire/job-summary.ts';
@@ -19,7 +19,7 @@ export const allJobs = (): Promise<readonly JobSummary[]> => selectJobSummaries(
 export const siteChoices = (): Promise<Site> => selectSite(database());
 
 /** A job's events after a sequence; empty for a job that does not exist. */
-export const jobEvents = (jobId: string, after: number): Promise<readonly KeptEvent[]> =>
+export const jobEvents = (jobId: string, after: number): Promise<readonly LedgerEvent[]> =>
   selectEvents(database(), jobId, after);
 
 /** The short name of the key the site seals its records with. */

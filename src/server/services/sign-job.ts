@@ -1,5 +1,5 @@
 import { unplacedEvent } from '#core/event/event.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { NewSignature } from '#wire/signature.ts';
@@ -15,7 +15,7 @@ import { now } from './clock.ts';
 export const signJob = async (
   jobId: string,
   signature: NewSignature,
-): Promise<Result<KeptEvent, Problem>> => {
+): Promise<Result<LedgerEvent, Problem>> => {
   const {
     eventId,
     personId,

@@ -3,7 +3,7 @@ import { whoMay } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
-import { toolBlocks } from '#core/tool/tool-standing.ts';
+import { toolBlocks } from '#core/tool/tool-blocks.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { type Connection, database } from '../database/pool.ts';

@@ -1,53 +1,27 @@
 import BookOpen from 'lucide-react/icons/book-open';
 import { useRef, useState } from 'react';
 import { call } from '#client/api.ts';
-import { deviceNow, newId } from '#client/happen.ts';
-import {
-  FASTENER_COLUMNS,
-  type FastenerColumn,
-  OPTIONAL_COLUMNS,
-  type ReadLine,
-} from '#core/job/fastener-list.ts';
+import { newId } from '#client/happen.ts';
+import type { FastenerColumn, ReadLine } from '#core/job/fastener-list.ts';
 import { ONLY_GROUP } from '#core/job/only-group.ts';
-import { JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
+import { jointKindOf } from '#core/joint/joint-kinds.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { requirementWords } from '#wire/words/requirement.ts';
 import { DoubtsBar } from '../shared/DoubtsBar.tsx';
-import { FileButton, LIST_FILES } from '../shared/FileButton.tsx';
 import { ListPreview } from '../shared/ListPreview.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { ReadyForm } from '../shared/ReadyForm.tsx';
 import { useKeptDraft } from '../shared/use-kept-draft.ts';
 import { BookDialog } from '../specs/BookDialog.tsx';
 import { GroupChoice } from './GroupChoice.tsx';
-import { type FastenerListDraft, type GroupDraft, useFastenerList } from './use-fastener-list.ts';
+import { ImportFacts } from './ImportFacts.tsx';
+import { EMPTY_IMPORT, newJobOf, revivedImport } from './import-draft.ts';
+import { ListFileChoice } from './ListFileChoice.tsx';
+import { type GroupDraft, useFastenerList } from './use-fastener-list.ts';
 
-type Draft = {
-  readonly title: string;
-  readonly sourceTitle: string;
-  readonly revision: string;
-  readonly place: string;
-  readonly assetCode: string;
-  readonly assetName: string;
-  readonly list: FastenerListDraft | null;
-};
-
-const EMPTY: Draft = {
-  title: '',
-  sourceTitle: '',
-  revision: '',
-  place: '',
-  assetCode: '',
-  assetName: '',
-  list: null,
-};
 const DRAFT_KEY = 'jentik-import-2';
-const SEPARATOR_NAMES = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
-
-const revive = (kept: unknown): Draft | null =>
-  typeof kept === 'object' && kept !== null && 'title' in kept ? { ...EMPTY, ...(kept as Draft) } : null;
 
 const FIRST_COLUMNS = [
   { name: 'Position', column: 'position' },
@@ -67,41 +41,21 @@ const previewColumns = (groups: readonly GroupDraft[]) => {
   ];
 };
 
-const textCells = (cells: Readonly<Record<string, string | undefined>>): Record<string, string> =>
-  Object.fromEntries(
-    Object.entries(cells).flatMap(([key, text]) => (text === undefined ? [] : [[key, text]])),
-  );
-
-const lineWords = ({ fastener, read, source }: ReadLine) => (
+const lineWords = ({ fastener, read, listed }: ReadLine) => (
   <>
     {fastener && requirementWords(fastener.requirement.requirement)}
-    {source.book && (
+    {listed.book && (
       <span className="block text-s text-faint">
-        {source.book.code}, {source.book.source.title}, {source.book.source.place}
+        {listed.book.code}, {listed.book.source.title}, {listed.book.source.place}
       </span>
     )}
     {read && read.alsoPrinted.length > 0 && <span className="text-faint"> both values agree</span>}
   </>
 );
 
-const FIELDS = [
-  { id: 'title', name: 'What is it', hint: 'Dome drive cabinet, strip X3', isNeeded: true, longest: 120 },
-  {
-    id: 'sourceTitle',
-    name: 'Where the values are printed',
-    hint: 'Terminal schedule, or the label’s place',
-    isNeeded: true,
-    longest: 120,
-  },
-  { id: 'revision', name: 'Revision', hint: 'B', isNeeded: false, longest: 40 },
-  { id: 'place', name: 'Page or place', hint: 'sheet 2, inside the door', isNeeded: false, longest: 120 },
-  { id: 'assetCode', name: 'Code of the machine', hint: 'M-02', isNeeded: false, longest: 40 },
-  { id: 'assetName', name: 'What machine it is', hint: 'mill in the shop', isNeeded: false, longest: 80 },
-] as const;
-
 /** A job from a list of fasteners: choose the file, say what kind of joint each group is, see how each line was read, settle what is in doubt, import all or nothing. */
 export const ImportScreen = ({ site }: { readonly site: Site }) => {
-  const [draft, setDraft, forget] = useKeptDraft<Draft>(DRAFT_KEY, EMPTY, revive);
+  const [draft, setDraft, forget] = useKeptDraft(DRAFT_KEY, EMPTY_IMPORT, revivedImport);
   const list = useFastenerList(site, draft.list, (next) => setDraft({ ...draft, list: next }));
   const [isDoubtsOnly, setDoubtsOnly] = useState(false);
   const [lookingUp, setLookingUp] = useState<ReadLine | null>(null);
@@ -115,98 +69,27 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
   const shown = isDoubtsOnly && doubts.length > 0 ? doubts : list.read;
   const importAll = async (): Promise<void> => {
     setBusy(true);
-    const answer = await call(OPERATIONS.planJob, {
-      ...attempt.current,
-      deviceTime: deviceNow(),
-      title: draft.title,
-      source: { title: draft.sourceTitle, revision: draft.revision, place: draft.place },
-      asset: draft.assetCode.trim()
-        ? { code: draft.assetCode, name: draft.assetName.trim() || draft.assetCode }
-        : null,
-      groups: groups.map((group) => ({
-        ...group,
-        title: group.title || draft.title.slice(0, 80),
-        irreplaceable: [...group.irreplaceable],
-      })),
-      lines: draft.list
-        ? draft.list.lines.map(({ line, cells, readAs, book }) => ({
-            line,
-            cells: textCells(cells),
-            readAs,
-            book: book ?? null,
-          }))
-        : [],
-    });
+    const answer = await call(OPERATIONS.planJob, newJobOf(draft, attempt.current));
     setBusy(false);
     if (!answer.ok) return setProblem(answer.problem);
     forget();
     window.location.assign(`/jobs/${answer.value.job}/plan`);
   };
-  const { file } = draft.list ?? {};
   return (
     <ReadyForm
       className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4"
       onSubmit={() => void importAll()}
     >
       <h1 className="text-xl font-bold">New job from a list</h1>
-      <section className="panel grid gap-3 p-4 sm:grid-cols-2">
-        {FIELDS.map(({ id, name, hint, isNeeded, longest }) => (
-          <label key={id} className={id === 'title' ? 'sm:col-span-2' : ''}>
-            {name}
-            {!isNeeded && <span className="text-faint"> (if it has one)</span>}
-            <input
-              className="field mt-1"
-              name={id}
-              value={draft[id]}
-              placeholder={hint}
-              required={isNeeded}
-              maxLength={longest}
-              onChange={(event) => setDraft({ ...draft, [id]: event.target.value })}
-            />
-          </label>
-        ))}
-      </section>
+      <ImportFacts draft={draft} onChange={(part) => setDraft({ ...draft, ...part })} />
       <section className="panel grid gap-3 p-4">
-        <div className="flex flex-wrap items-center gap-4">
-          <FileButton
-            words={file ? 'Choose another list' : 'Choose the list (CSV)'}
-            accept={LIST_FILES}
-            onFile={(chosen) => void list.load(chosen)}
-          />
-          {file ? (
-            <p className="text-s text-faint">
-              {file.name}: {list.read.length} lines, {file.encoding}, separated by{' '}
-              {SEPARATOR_NAMES[file.separator]}
-              {file.ignoredHeadings.length > 0 && `; not read: ${file.ignoredHeadings.join(', ')}`}. Units
-              without doubt are kept as printed; the site’s unit is never put in their place.
-            </p>
-          ) : (
-            <p className="text-s text-faint">
-              Columns in any order: {FASTENER_COLUMNS.join(', ')}; if you have them{' '}
-              {OPTIONAL_COLUMNS.join(', ')}, and what the kind of joint adds:{' '}
-              {JOINT_KINDS.flatMap(({ details }) => details.map(({ id }) => id)).join(', ')}. x to the right
-              and y downwards, in millimetres from the top left.
-            </p>
-          )}
-        </div>
-        {list.problems.length > 0 && (
-          <div className="grid gap-2" data-testid="file-problems">
-            <p>
-              <strong>{list.problemsFile}</strong> was not read
-              {file ? '; the list below is the one before' : ''}:
-            </p>
-            {list.problems.slice(0, 20).map((each) => (
-              <ProblemNotice key={JSON.stringify(each)} problem={problemDetails(each)} />
-            ))}
-            {list.problems.length > 20 && <p>and {list.problems.length - 20} more lines.</p>}
-          </div>
-        )}
+        <ListFileChoice list={list} />
         {groups.map((group, index) => (
           <GroupChoice
             key={group.id}
             group={group}
             place={groups.length > 1 ? index : null}
-            lines={list.read.filter(({ source }) => (source.cells['group'] || ONLY_GROUP) === group.id)}
+            lines={list.read.filter(({ listed }) => (listed.cells['group'] || ONLY_GROUP) === group.id)}
             onChange={(change) => list.changeGroup(group.id, change)}
             onUp={() => list.moveUp(group.id)}
           />
@@ -224,7 +107,7 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
               printed="requirement"
               columns={previewColumns(groups)}
               words={lineWords}
-              onSettle={list.settle}
+              onResolve={list.settle}
               otherWay={(line, column) =>
                 column === 'requirement' && (
                   <button type="button" className="act-quiet" onClick={() => setLookingUp(line)}>
@@ -239,7 +122,7 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
       {lookingUp && (
         <BookDialog
           site={site}
-          about={[lookingUp.source.cells['label'], ...Object.values(lookingUp.fastener?.details ?? {})]
+          about={[lookingUp.listed.cells['label'], ...Object.values(lookingUp.fastener?.details ?? {})]
             .filter(Boolean)
             .join(', ')}
           onClose={() => setLookingUp(null)}

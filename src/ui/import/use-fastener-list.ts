@@ -116,25 +116,31 @@ export const useFastenerList = (
   };
 
   const settle = useCallback(
-    ({ source }: ReadLine, column: FastenerColumn, text: string): void => {
+    ({ listed }: ReadLine, column: FastenerColumn, text: string): void => {
       if (!draft) return;
       const lines = draft.lines.map((line) => {
-        if (line.line !== source.line) return line;
+        if (line.line !== listed.line) return line;
         // What is printed stays as evidence; what a person read it as stands beside it. Nothing printed is simply filled in.
         if (column === 'requirement' && (line.cells['requirement'] ?? '').trim() !== '')
           return { ...line, readAs: text.trim() === '' ? null : text.trim(), book: null };
         return { ...line, cells: { ...line.cells, [column]: text.trim() } };
       });
-      setDraft({ ...draft, lines });
+      // A line may have got into another group.
+      const fresh = groupDrafts(lines);
+      const groups = [
+        ...draft.groups.filter(({ id }) => fresh.some((group) => group.id === id)),
+        ...fresh.filter(({ id }) => draft.groups.every((group) => group.id !== id)),
+      ];
+      setDraft({ ...draft, lines, groups });
     },
     [draft, setDraft],
   );
 
   const takeFromBook = useCallback(
-    ({ source }: ReadLine, { torque, book }: FromBook): void => {
+    ({ listed }: ReadLine, { torque, book }: FromBook): void => {
       if (!draft) return;
       const lines = draft.lines.map((line) =>
-        line.line === source.line ? { ...line, readAs: torque.readAs ?? torque.printed, book } : line,
+        line.line === listed.line ? { ...line, readAs: torque.readAs ?? torque.printed, book } : line,
       );
       setDraft({ ...draft, lines });
     },

@@ -1,4 +1,4 @@
-import type { SendingStuck } from '#client/outbox/news.ts';
+import type { SendingStuck } from '#client/outbox/signals.ts';
 import { jobProgress } from '#core/view/open-items.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';

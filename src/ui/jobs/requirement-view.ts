@@ -1,3 +1,4 @@
+import { groupOf } from '#core/job/plan.ts';
 import { displayDigits, type Resolution } from '#core/quantity/display.ts';
 import { significantDigits } from '#core/quantity/torque.ts';
 import { fromNewtonMetres, type NewtonMetres, type TorqueUnit, unitSymbol } from '#core/quantity/unit.ts';
@@ -6,7 +7,7 @@ import type { Tool } from '#core/tool/tool.ts';
 import type { FastenerView } from '#core/view/bench.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import { passTarget } from '#core/view/passes.ts';
+import { isFullPass, passTarget } from '#core/view/passes.ts';
 import { toolFor } from '#core/view/tool-for.ts';
 
 /** A fastener's target and acceptance as a screen shows them: in the unit its source printed. */
@@ -44,7 +45,10 @@ export const requirementView = (
 ): RequirementView => {
   const { siteUnit } = job.plan;
   const unit = printedUnit(fastener.planned.requirement.requirement, siteUnit);
-  const resolution = { sourceDigits: digitsOf(fastener), graduation: null };
+  // A share of a target is worth no digit more than what it is a share of.
+  const isShare = pass !== null && !isFullPass(groupOf(job.plan, fastener.planned).kind, pass);
+  const sourceDigits = Math.max(1, digitsOf(fastener) - (isShare ? 1 : 0));
+  const resolution = { sourceDigits, graduation: null };
   const whole = targetOrNull(job, fastener);
   const { target, low, high } =
     (whole && (pass === null ? whole : passTarget(job.plan, fastener.planned, whole, pass))) ?? NO_TARGET;

@@ -1,6 +1,6 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { type JobOnDevice, type JobStore, jobStore } from '#client/job/job-store.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
 
 /** A job on this device, and what can be done with it. */
@@ -11,7 +11,7 @@ export type OpenJob = JobOnDevice &
   };
 
 /** Subscribes to a job on this device; catches up whenever the page comes to the front. */
-export const useJob = (jobId: string, events: readonly KeptEvent[], person: Person): OpenJob => {
+export const useJob = (jobId: string, events: readonly LedgerEvent[], person: Person): OpenJob => {
   const [store] = useState(() => jobStore(jobId, events, person));
   const job = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   useEffect(() => {

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { type Scale, scaleReading } from '#core/tool/scale.ts';
+import { type Scale, scaleMarks } from '#core/tool/scale.ts';
 
 const WIDTH = 404;
 const HEIGHT = 118;
@@ -24,7 +24,7 @@ const mainMarks = (scale: Scale, main: number): readonly number[] =>
  *  barrel, and the mark on the barrel that meets the index line. Both are drawn from the tool's own scale. */
 export const BarrelScale = ({ scale, setting, direction }: Props) => {
   const clip = useId();
-  const { main, sub } = scaleReading(scale, setting);
+  const { main, sub } = scaleMarks(scale, setting);
   const marksPerTurn = Math.round(scale.perTurn / scale.graduation);
   const marks = sub / scale.graduation;
   const shown = Math.min(MARKS_SHOWN, marksPerTurn);

@@ -30,7 +30,7 @@ type Props = {
   readonly where: string;
   /** What the cell says so far. */
   readonly text: string;
-  readonly onSettle: (text: string) => void;
+  readonly onResolve: (text: string) => void;
   /** Unit that the neighbours of the cell are printed in; its candidate comes first. */
   readonly likelyUnit?: string | null;
   /** Another way to settle it, such as looking it up. */
@@ -38,7 +38,7 @@ type Props = {
 };
 
 /** A cell in doubt: what is wrong, the candidates to choose from, and a field to type what the source means. */
-export const DoubtfulCell = ({ refusal, where, text, onSettle, likelyUnit = null, children }: Props) => {
+export const DoubtfulCell = ({ refusal, where, text, onResolve, likelyUnit = null, children }: Props) => {
   const { title, cause, fix } = problemWords(refusal);
   const [typed, setTyped] = useState(text);
   return (
@@ -55,7 +55,7 @@ export const DoubtfulCell = ({ refusal, where, text, onSettle, likelyUnit = null
             key={choice}
             type="button"
             className="act-quiet flex-col gap-0 leading-4"
-            onClick={() => onSettle(choice)}
+            onClick={() => onResolve(choice)}
           >
             {choice}
             {means && !choice.endsWith(means) && <span className="text-s text-faint">= {means}</span>}
@@ -70,10 +70,10 @@ export const DoubtfulCell = ({ refusal, where, text, onSettle, likelyUnit = null
             if (event.key !== 'Enter') return;
             // Enter settles this cell; it must not send the whole list that the cell stands in.
             event.preventDefault();
-            onSettle(typed);
+            onResolve(typed);
           }}
         />
-        <button type="button" className="act-quiet" onClick={() => onSettle(typed)}>
+        <button type="button" className="act-quiet" onClick={() => onResolve(typed)}>
           Read it so
         </button>
         {children}

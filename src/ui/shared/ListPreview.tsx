@@ -6,7 +6,7 @@ import { DoubtfulCell } from './DoubtfulCell.tsx';
 
 /** A line of a list as far as it has been read. */
 export type PreviewLine<Column extends string> = {
-  readonly source: ListLine<Column>;
+  readonly listed: ListLine<Column>;
   readonly findings: readonly ListFinding<Column, Problem>[];
 };
 
@@ -17,7 +17,7 @@ type Shared<Column extends string, Line extends PreviewLine<Column>> = {
   readonly columns: readonly { readonly name: string; readonly column: Column }[];
   /** How a settled line was read. */
   readonly words: (line: Line) => ReactNode;
-  readonly onSettle: (line: Line, column: Column, text: string) => void;
+  readonly onResolve: (line: Line, column: Column, text: string) => void;
   /** Another way to settle a doubt. */
   readonly otherWay?: (line: Line, column: Column) => ReactNode;
 };
@@ -31,16 +31,16 @@ const Row = <Column extends string, Line extends PreviewLine<Column>>({
   printed,
   columns,
   words,
-  onSettle,
+  onResolve,
   otherWay,
 }: RowProps<Column, Line>) => {
-  const { source, findings } = line;
-  const { cells, readAs } = source;
-  const isSettled = findings.length === 0;
+  const { listed, findings } = line;
+  const { cells, readAs } = listed;
+  const isRead = findings.length === 0;
   const textOf = (column: Column): string => (column === printed ? readAs : null) ?? cells[column] ?? '';
   return (
-    <tr className="border-b border-rule align-top" data-line={source.line} data-settled={isSettled}>
-      <td className="px-2 py-2 text-right font-mono text-s text-faint">{source.line}</td>
+    <tr className="border-b border-rule align-top" data-line={listed.line} data-settled={isRead}>
+      <td className="px-2 py-2 text-right font-mono text-s text-faint">{listed.line}</td>
       {columns.map(({ column }) => (
         <td key={column} className="px-2 py-2">
           {cells[column]}
@@ -52,14 +52,14 @@ const Row = <Column extends string, Line extends PreviewLine<Column>>({
           <button
             type="button"
             className="ml-2 text-layout underline underline-offset-3"
-            onClick={() => onSettle(line, printed, '')}
+            onClick={() => onResolve(line, printed, '')}
           >
             undo
           </button>
         )}
       </td>
       <td className="min-w-56 px-2 py-2">
-        {isSettled ? (
+        {isRead ? (
           <span className="flex items-start gap-2">
             <CircleCheck size={18} className="mt-0.5 shrink-0 text-in" aria-label="settled" />
             <span>
@@ -73,9 +73,9 @@ const Row = <Column extends string, Line extends PreviewLine<Column>>({
               <DoubtfulCell
                 key={`${column}${refusal.code}`}
                 refusal={refusal}
-                where={`line ${source.line}, ${column}`}
+                where={`line ${listed.line}, ${column}`}
                 text={textOf(column)}
-                onSettle={(text) => onSettle(line, column, text)}
+                onResolve={(text) => onResolve(line, column, text)}
               >
                 {otherWay?.(line, column)}
               </DoubtfulCell>
@@ -116,7 +116,7 @@ export const ListPreview = <Column extends string, Line extends PreviewLine<Colu
       </thead>
       <tbody>
         {lines.map((line) => (
-          <PreviewRow key={line.source.line} line={line} {...shared} />
+          <PreviewRow key={line.listed.line} line={line} {...shared} />
         ))}
       </tbody>
     </table>

@@ -80,11 +80,11 @@ export const ImportBookScreen = ({ list, sources, site }: Props) => {
       lines: parsed.value.lines.map((line) => ({ ...line, id: newId() }) as Line),
     });
   };
-  const settle = ({ source }: Read, column: string, text: string): void =>
+  const settle = ({ listed }: Read, column: string, text: string): void =>
     setDraft({
       ...draft,
       lines: draft.lines.map((line) => {
-        if (line.line !== source.line) return line;
+        if (line.line !== listed.line) return line;
         if (column === 'requirement' && (line.cells.requirement ?? '') !== '')
           return { ...line, readAs: text.trim() === '' ? null : text.trim() };
         return { ...line, cells: { ...line.cells, [column]: text.trim() } };
@@ -158,7 +158,7 @@ export const ImportBookScreen = ({ list, sources, site }: Props) => {
                   { name: 'Where', column: 'place' },
                 ]}
                 words={words}
-                onSettle={settle}
+                onResolve={settle}
               />
             ) : (
               <ListPreview<RequirementColumn, ReadRequirementLine>
@@ -171,7 +171,7 @@ export const ImportBookScreen = ({ list, sources, site }: Props) => {
                   { name: 'Place', column: 'place' },
                 ]}
                 words={words}
-                onSettle={settle}
+                onResolve={settle}
               />
             )}
           </>

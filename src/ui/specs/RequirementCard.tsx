@@ -4,7 +4,7 @@ import { call } from '#client/api.ts';
 import { specificationOf } from '#core/spec/book/book-requirement.ts';
 import { sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import type { BookConflict, KeptRequirement, RestingJob } from '#wire/book.ts';
+import type { BookConflict, DependentJob, KeptRequirement } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { conditionWords, SOURCE_KIND_WORDS } from '#wire/words/book.ts';
@@ -14,7 +14,7 @@ import { LiveDerivation } from './LiveDerivation.tsx';
 
 type View = z.output<(typeof OPERATIONS)['requirement']['response']>;
 
-const Jobs = ({ jobs, newest }: { readonly jobs: readonly RestingJob[]; readonly newest: number }) =>
+const Jobs = ({ jobs, newest }: { readonly jobs: readonly DependentJob[]; readonly newest: number }) =>
   jobs.length > 0 && (
     <section>
       <h3 className="font-bold">Jobs that used it</h3>

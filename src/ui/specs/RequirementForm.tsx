@@ -145,7 +145,7 @@ export const RequirementForm = ({ kept, source, sources, site, onKept }: Props) 
             refusal={printFinding.refusal}
             where="the printed torque"
             text={draft.readAs ?? draft.cells.requirement}
-            onSettle={(text) => setDraft({ ...draft, readAs: text.trim() === '' ? null : text.trim() })}
+            onResolve={(text) => setDraft({ ...draft, readAs: text.trim() === '' ? null : text.trim() })}
           />
         </div>
       )}

@@ -4,13 +4,13 @@ import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { type Source, type SourceStatus, sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import type { Attachment, KeptRequirement, KeptTable, LogEntry, RestingJob } from '#wire/book.ts';
+import type { Attachment, DependentJob, KeptRequirement, KeptTable, LogEntry } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import { SOURCE_KIND_WORDS, SOURCE_STATUS_WORDS } from '#wire/words/book.ts';
 import { Attachments } from '../shared/Attachments.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { WhyDialog } from '../shared/WhyDialog.tsx';
-import { RestingOnSource } from './RestingOnSource.tsx';
+import { DependentsOfSource } from './DependentsOfSource.tsx';
 import { SourceForm } from './SourceForm.tsx';
 
 type Props = {
@@ -21,7 +21,7 @@ type Props = {
   readonly resting: {
     readonly requirements: readonly KeptRequirement[];
     readonly tables: readonly KeptTable[];
-    readonly jobs: readonly RestingJob[];
+    readonly jobs: readonly DependentJob[];
   };
   readonly person: Person;
 };
@@ -74,7 +74,7 @@ export const SourceScreen = ({ source: first, sources, attachments, changes, res
       <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,7fr)_minmax(0,5fr)]">
         <section className="panel grid gap-3 p-4">
           <h2 className="text-l font-bold">What rests on it</h2>
-          <RestingOnSource source={source} successor={successor} sources={others} {...resting} />
+          <DependentsOfSource source={source} successor={successor} sources={others} {...resting} />
         </section>
         <div className="grid gap-4">
           <section className="panel grid gap-3 p-4">

@@ -8,7 +8,7 @@ import type { TableDraft } from './use-table-draft.ts';
 type Props = {
   readonly read: ReadTable;
   readonly findings: readonly TableFinding[];
-  readonly onSettle: TableDraft['settle'];
+  readonly onResolve: TableDraft['settle'];
   readonly onDrop: TableDraft['dropRow'];
 };
 
@@ -38,7 +38,7 @@ const Shown = ({ cell, words }: { readonly cell: Cell; readonly words: string })
 );
 
 /** Every cell of a table with how it was read; those in doubt are settled where they stand. */
-export const TablePreview = ({ read: { table, rows }, findings, onSettle, onDrop }: Props) => {
+export const TablePreview = ({ read: { table, rows }, findings, onResolve, onDrop }: Props) => {
   const findingAt = (row: number, part: TableFinding['part'], column: number): TableFinding | undefined =>
     findings.find((each) => each.row === row && each.part === part && each.column === column);
   const doubtful = (finding: TableFinding, cell: Cell) => (
@@ -46,7 +46,7 @@ export const TablePreview = ({ read: { table, rows }, findings, onSettle, onDrop
       refusal={finding.refusal}
       where={`row ${finding.row + 1}`}
       text={cellText(cell)}
-      onSettle={(text) => onSettle(finding, text)}
+      onResolve={(text) => onResolve(finding, text)}
       likelyUnit={finding.part === 'value' ? likelyUnit(rows, finding.column) : null}
     />
   );

@@ -1,14 +1,14 @@
 import { unitSymbol } from '#core/quantity/unit.ts';
 import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { cellText } from '#core/spec/lookup/lookup-table.ts';
-import type { KeptTable, RestingJob } from '#wire/book.ts';
+import type { DependentJob, KeptTable } from '#wire/book.ts';
 import type { Site } from '#wire/site.ts';
 import { LookUpPanel } from './LookUpPanel.tsx';
 
 type Props = {
   readonly kept: KeptTable;
   readonly source: Source;
-  readonly jobs: readonly RestingJob[];
+  readonly jobs: readonly DependentJob[];
   readonly site: Site;
   readonly firstRow: number | null;
 };

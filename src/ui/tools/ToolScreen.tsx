@@ -4,7 +4,7 @@ import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { displayDigits } from '#core/quantity/display.ts';
 import { unitSymbol } from '#core/quantity/unit.ts';
-import { scaleReading, turnsBetween } from '#core/tool/scale.ts';
+import { scaleMarks, turnsBetween } from '#core/tool/scale.ts';
 import { isIndicating, isPreset } from '#core/tool/tool.ts';
 import type { Attachment } from '#wire/book.ts';
 import type { KeptSession } from '#wire/calibration.ts';
@@ -14,7 +14,7 @@ import { TOOL_DRIVE_WORDS, TOOL_EVENT_WORDS, TOOL_KIND_WORDS } from '#wire/words
 import { Attachments } from '../shared/Attachments.tsx';
 import { ScalePicture } from '../shared/ScalePicture.tsx';
 import { ErrorChart } from './ErrorChart.tsx';
-import { ToolHappenings } from './ToolHappenings.tsx';
+import { ToolReports } from './ToolReports.tsx';
 import { standingWords } from './tool-words.ts';
 
 type ToolEventLine = {
@@ -63,7 +63,7 @@ export const ToolScreen = ({ known, sessions, events, attachments, person, today
         ),
       );
   const turns = turnsBetween(scale, tool.restSetting, marks);
-  const reading = scaleReading(scale, marks);
+  const reading = scaleMarks(scale, marks);
   const isFoundOut = sessions.some(({ hasPassedAsFound }) => !hasPassedAsFound);
   const atMaximum = sessions.flatMap(({ doneOn, points, kind }) => {
     const last = points.at(-1);
@@ -199,7 +199,7 @@ export const ToolScreen = ({ known, sessions, events, attachments, person, today
         </section>
         <section className="panel grid gap-3 p-4">
           <h2 className="text-l font-bold">Something happened to it</h2>
-          <ToolHappenings
+          <ToolReports
             known={known}
             person={person}
             today={today}

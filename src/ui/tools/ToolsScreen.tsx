@@ -3,7 +3,7 @@ import { call } from '#client/api.ts';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
-import { NO_FACTS } from '#core/tool/tool-standing.ts';
+import { NO_FACTS } from '#core/tool/tool-blocks.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { scaleRangeWords } from '#wire/words/setting.ts';

@@ -19,8 +19,8 @@ export const turnWords = (scale: Scale, turns: number): string => {
 };
 
 /** How the scale reads: "20 on the shaft, 2 on the barrel". */
-export const scaleWords = ({ reading }: Pick<ToolSetting, 'reading'>): string =>
-  `${short(reading.main)} on the shaft, ${short(reading.sub)} on the barrel`;
+export const scaleWords = ({ marks }: Pick<ToolSetting, 'marks'>): string =>
+  `${short(marks.main)} on the shaft, ${short(marks.sub)} on the barrel`;
 
 /** The range of a scale: "4 to 36 lbf·in", "5 N·m". */
 export const rangeWords = ({ form, minimum, maximum, unit }: Scale): string =>

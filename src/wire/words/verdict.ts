@@ -2,7 +2,7 @@ import type { ObjectionCode } from '#core/job/objection.ts';
 import type { PullBody } from '#core/job/pull.ts';
 import { displayTorque, type Resolution } from '#core/quantity/display.ts';
 import { newtonMetres, type TorqueUnit, unitSymbol } from '#core/quantity/unit.ts';
-import type { ToolBlock } from '#core/tool/tool-standing.ts';
+import type { ToolBlock } from '#core/tool/tool-blocks.ts';
 import type { FastenerStatus } from '#core/view/bench.ts';
 import { TOOL_OUT_WORDS } from './tool.ts';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { applied, foldOn, jobViewOf } from '#core/event/apply.ts';
-import { type KeptEvent, lifted } from '#core/event/lifted.ts';
+import { type LedgerEvent, lifted } from '#core/event/lifted.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { goldenRecords } from '../../golden/golden.ts';
 import { SampleJob } from '../job/sample-job.ts';
@@ -16,12 +16,12 @@ const frozen = <T>(value: T): T => {
 };
 
 describe('what the events of a job add up to', () => {
-  const step = (view: JobView | null, event: KeptEvent) => applied(view, lifted(event));
+  const step = (view: JobView | null, event: LedgerEvent) => applied(view, lifted(event));
 
   test('is the same at once, one by one, and from any place on', () => {
     const all = [
       worked(),
-      ...goldenRecords(1).map(({ text }) => JSON.parse(text).events as readonly KeptEvent[]),
+      ...goldenRecords(1).map(({ text }) => JSON.parse(text).events as readonly LedgerEvent[]),
     ];
     for (const events of all) {
       const whole = jobViewOf(events);

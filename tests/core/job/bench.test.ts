@@ -21,7 +21,7 @@ describe('from the plan to the first pull', () => {
     job.happen({ kind: 'cautions-confirmed', body: { cautions: CAUTIONS } });
     expect(nextAction(job.state, '1')).toMatchObject({
       kind: 'set-tool',
-      wanted: { setting: 22, reading: { main: 20, sub: 2 }, turns: 3.4 },
+      wanted: { setting: 22, marks: { main: 20, sub: 2 }, turns: 3.4 },
     });
     job.setFor('1');
     expect(nextAction(job.state, '1').kind).toBe('pull');

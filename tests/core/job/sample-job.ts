@@ -4,7 +4,7 @@ import { knowingNothing } from '#core/command/known.ts';
 import { applied, jobViewOf } from '#core/event/apply.ts';
 import { commandOf, decide, knewOf } from '#core/event/decide.ts';
 import { type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import type { CheckBody } from '#core/job/check.ts';
 import type { JobPlan } from '#core/job/plan.ts';
@@ -267,7 +267,7 @@ export class SampleJob {
   }
 
   /** The events placed in a chain, as a server would. */
-  chain(): readonly KeptEvent[] {
+  chain(): readonly LedgerEvent[] {
     let head = EMPTY_HEAD;
     return this.events.map((event) => {
       const { event: placed } = placedEvent(event, head, receiptAt(event.deviceTime));

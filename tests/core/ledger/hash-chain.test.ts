@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { canonicalText, sha256Hex } from '#core/canonical.ts';
 import { inKeyOrder } from '#core/event/event-forms.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { EMPTY_HEAD, eventHash, firstBreak, GENESIS_HASH, placedEvent } from '#core/ledger/hash-chain.ts';
 import { JOB_ID, receiptAt, SampleJob, TECHNICIAN } from '../job/sample-job.ts';
 
@@ -60,8 +60,8 @@ describe('FIPS 180-4: SHA-256', () => {
 
 describe('the chain', () => {
   const chain = () => new SampleJob().ready().pullAll().chain();
-  const changed = (events: readonly KeptEvent[], index: number, change: Partial<KeptEvent>) =>
-    events.map((event, at) => (at === index ? ({ ...event, ...change } as KeptEvent) : event));
+  const changed = (events: readonly LedgerEvent[], index: number, change: Partial<LedgerEvent>) =>
+    events.map((event, at) => (at === index ? ({ ...event, ...change } as LedgerEvent) : event));
 
   test('holds as it was made, from the genesis hash', () => {
     const events = chain();
@@ -81,37 +81,37 @@ describe('the chain', () => {
       { id: 'x' },
       { schemaVersion: 4 },
     ])
-      expect(eventHash({ ...event, ...change } as KeptEvent)).not.toBe(event.hash);
+      expect(eventHash({ ...event, ...change } as LedgerEvent)).not.toBe(event.hash);
   });
 
   test.each([
     {
       name: 'a changed body',
-      break: (e: readonly KeptEvent[]) => changed(e, 3, { body: { position: '2' } } as never),
+      break: (e: readonly LedgerEvent[]) => changed(e, 3, { body: { position: '2' } } as never),
       at: 4,
       problem: 'hash',
     },
     {
       name: 'a changed time',
-      break: (e: readonly KeptEvent[]) => changed(e, 2, { serverTime: '2026-01-01T00:00:00.000Z' }),
+      break: (e: readonly LedgerEvent[]) => changed(e, 2, { serverTime: '2026-01-01T00:00:00.000Z' }),
       at: 3,
       problem: 'hash',
     },
     {
       name: 'an event taken out',
-      break: (e: readonly KeptEvent[]) => e.filter((_, index) => index !== 2),
+      break: (e: readonly LedgerEvent[]) => e.filter((_, index) => index !== 2),
       at: 3,
       problem: 'sequence',
     },
     {
       name: 'two in the wrong order',
-      break: (e: readonly KeptEvent[]) => [e[1], e[0], ...e.slice(2)] as KeptEvent[],
+      break: (e: readonly LedgerEvent[]) => [e[1], e[0], ...e.slice(2)] as LedgerEvent[],
       at: 1,
       problem: 'sequence',
     },
     {
       name: 'another hash before it',
-      break: (e: readonly KeptEvent[]) => changed(e, 1, { previousHash: GENESIS_HASH }),
+      break: (e: readonly LedgerEvent[]) => changed(e, 1, { previousHash: GENESIS_HASH }),
       at: 2,
       problem: 'previous-hash',
     },
@@ -120,9 +120,9 @@ describe('the chain', () => {
   });
 
   test('as it is kept, no field is taken for one of another type that is written alike', () => {
-    const kept = chain().map((event) => inKeyOrder(event) as KeptEvent);
+    const kept = chain().map((event) => inKeyOrder(event) as LedgerEvent);
     expect(firstBreak(kept)).toBeNull();
-    const fields = Object.keys(kept[3] as KeptEvent) as (keyof KeptEvent)[];
+    const fields = Object.keys(kept[3] as LedgerEvent) as (keyof LedgerEvent)[];
     expect(fields).toHaveLength(12);
     for (const field of fields) {
       const value = kept[3]?.[field];
@@ -158,7 +158,7 @@ describe('the chain', () => {
           expect(text).toBe(canonicalize(read));
           expect(read).toEqual(JSON.parse(JSON.stringify(event)));
           head = event;
-          return read as KeptEvent;
+          return read as LedgerEvent;
         });
         expect(firstBreak(events)).toBeNull();
         const index = at % events.length;
@@ -194,7 +194,7 @@ describe('the chain', () => {
 
   test('an event rehashed by hand breaks the next one', () => {
     const events = chain();
-    const event = { ...(events[3] as KeptEvent), serverTime: '2026-01-01T00:00:00.000Z' };
+    const event = { ...(events[3] as LedgerEvent), serverTime: '2026-01-01T00:00:00.000Z' };
     const forged = { ...event, hash: eventHash(event) };
     expect(firstBreak(changed(events, 3, forged))).toMatchObject({ sequence: 5, problem: 'previous-hash' });
   });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { sha256Hex } from '#core/canonical.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { eventHash } from '#core/ledger/hash-chain.ts';
 import { jobRecord, recordText } from '#core/ledger/job-record.ts';
 import { keyFingerprint, sealed, sealingPublicKey } from '#core/ledger/seal.ts';
@@ -55,8 +55,8 @@ const changed = (text: string, change: (record: { [key: string]: Json }) => void
 };
 
 const resealed = (record: { [key: string]: Json }, key: string): void => {
-  const events = record['events'] as unknown as KeptEvent[];
-  const last = events.at(-1) as KeptEvent;
+  const events = record['events'] as unknown as LedgerEvent[];
+  const last = events.at(-1) as LedgerEvent;
   const seal = record['seal'] as unknown as { site: string; sealedAt: string };
   const facts = {
     site: seal.site,
@@ -73,7 +73,7 @@ const rechained = (record: { [key: string]: Json }): void => {
   const events = record['events'] as unknown as { hash: string; previousHash: string; sequence: number }[];
   for (const [index, event] of events.entries()) {
     Object.assign(event, { previousHash, sequence: index + 1 });
-    event.hash = eventHash(event as KeptEvent);
+    event.hash = eventHash(event as LedgerEvent);
     previousHash = event.hash;
   }
 };

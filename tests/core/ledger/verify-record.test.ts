@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { EVENT_SCHEMA_VERSION } from '#core/event/event.ts';
 import { inKeyOrder } from '#core/event/event-forms.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import type { JobPlan } from '#core/job/plan.ts';
 import { EMPTY_HEAD, eventHash } from '#core/ledger/hash-chain.ts';
@@ -27,16 +27,16 @@ const finished = () => {
   return job.signBoth();
 };
 
-const ordered = (event: KeptEvent): KeptEvent => inKeyOrder(event) ?? event;
+const ordered = (event: LedgerEvent): LedgerEvent => inKeyOrder(event) ?? event;
 
-const sealedRecord = (events: readonly KeptEvent[]): JobRecord => {
+const sealedRecord = (events: readonly LedgerEvent[]): JobRecord => {
   const record = jobRecord(events, sealed(factsOf(events), KEY));
   if (!record) throw new Error('these events state nothing');
   return record;
 };
 
 /** The events chained again after a change, as a forger with the right tools would. */
-const rechained = (events: readonly KeptEvent[]): readonly KeptEvent[] => {
+const rechained = (events: readonly LedgerEvent[]): readonly LedgerEvent[] => {
   let head = EMPTY_HEAD;
   return events.map((event) => {
     const placed = { ...event, sequence: head.sequence + 1, previousHash: head.hash };
@@ -47,7 +47,7 @@ const rechained = (events: readonly KeptEvent[]): readonly KeptEvent[] => {
 };
 
 /** A record that a forger sealed with their own key over changed events, leaving the statement of the true ones. */
-const forged = (change: (events: KeptEvent[]) => readonly KeptEvent[]): string => {
+const forged = (change: (events: LedgerEvent[]) => readonly LedgerEvent[]): string => {
   const events = rechained(change([...finished().chain()]));
   return recordText({
     ...sealedRecord(finished().chain()),
@@ -138,8 +138,8 @@ describe('one changed digit anywhere is found', () => {
 });
 
 describe('what a forger would try', () => {
-  const pullAt = (events: readonly KeptEvent[]) => events.findIndex(({ kind }) => kind === 'pull-made');
-  const withPull = (change: object) => (events: KeptEvent[]) =>
+  const pullAt = (events: readonly LedgerEvent[]) => events.findIndex(({ kind }) => kind === 'pull-made');
+  const withPull = (change: object) => (events: LedgerEvent[]) =>
     events.map((event, index) =>
       index === pullAt(events) ? { ...event, body: { ...(event.body as object), ...change } } : event,
     );
@@ -153,13 +153,13 @@ describe('what a forger would try', () => {
   });
 
   test('the signature of the second person taken for one’s own', () => {
-    const same = (events: KeptEvent[]) =>
+    const same = (events: LedgerEvent[]) =>
       events.map((event) => (event.kind === 'job-signed' ? { ...event, person: TECHNICIAN } : event));
     expect(code(forged(same))).toBe('does-not-follow');
   });
 
   test('a requirement read as something else than its print', () => {
-    const widened = (events: KeptEvent[]) =>
+    const widened = (events: LedgerEvent[]) =>
       events.map((event) =>
         event.kind === 'job-planned'
           ? {
@@ -202,15 +202,15 @@ describe('what a forger would try', () => {
   });
 
   test('an event without its form', () => {
-    const bare = (events: KeptEvent[]) =>
+    const bare = (events: LedgerEvent[]) =>
       events.map((event, index) =>
-        index === 2 ? ({ ...event, body: null } as unknown as KeptEvent) : event,
+        index === 2 ? ({ ...event, body: null } as unknown as LedgerEvent) : event,
       );
     expect(verify(forged(bare))).toMatchObject({ refusal: { code: 'event-misshaped', sequence: 3 } });
   });
 
   test('an event of a version this verifier does not know', () => {
-    const newer = (events: KeptEvent[]) =>
+    const newer = (events: LedgerEvent[]) =>
       events.map((event) => ({ ...event, schemaVersion: EVENT_SCHEMA_VERSION + 1 }));
     expect(code(forged(newer))).toBe('unknown-version');
   });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { assumedPlace } from '#core/order/assumed-place.ts';
+import { assumedSpot } from '#core/order/assumed-spot.ts';
 import { crossPattern, crosswise } from '#core/order/crosswise.ts';
 import { orderOf } from '#core/order/order.ts';
 
@@ -61,7 +61,7 @@ describe('crosswise on a drawing', () => {
   test('a ring without places is drawn as one, and worked as one', () => {
     const drawn = Array.from({ length: 12 }, (_, index) => ({
       position: String(index + 1),
-      ...assumedPlace('ring', index, 12),
+      ...assumedSpot('ring', index, 12),
     }));
     expect(orderOf('crosswise', drawn).map(Number)).toEqual([1, 7, 4, 10, 2, 8, 5, 11, 3, 9, 6, 12]);
   });

@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { newtonMetres } from '#core/quantity/unit.ts';
 import { RULES_1 } from '#core/rules/1/rules.ts';
-import { rankedTools, type ToolWanted, toolToBuy } from '#core/tool/choose-tool.ts';
+import { rankedTools, type ToolDemand, toolToBuy } from '#core/tool/choose-tool.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { NO_FACTS, toolBlocks } from '#core/tool/tool-standing.ts';
+import { NO_FACTS, toolBlocks } from '#core/tool/tool-blocks.ts';
 import { TOOL } from '../job/sample-job.ts';
 
 const tool = (code: string, minimum: number, maximum: number, part: Partial<Tool> = {}): Tool => ({
@@ -14,7 +14,7 @@ const tool = (code: string, minimum: number, maximum: number, part: Partial<Tool
   restSetting: minimum,
   ...part,
 });
-const wanted = (part: Partial<ToolWanted> = {}): ToolWanted => ({
+const wanted = (part: Partial<ToolDemand> = {}): ToolDemand => ({
   target: { target: newtonMetres(10), low: newtonMetres(9), high: newtonMetres(11) },
   thread: 'right',
   tools: { kind: 'any' },
@@ -143,7 +143,7 @@ test('what the shop would have to buy has the target in its upper part, and a li
   expect(toolToBuy(wanted())).toMatchObject({
     fromNewtonMetres: 4,
     toNewtonMetres: 20,
-    deviationPercent: 10,
+    limitPercent: 10,
     thread: 'right',
   });
 });

@@ -5,7 +5,7 @@ import {
   graduationCount,
   SCALE_MARKS_MAX,
   type Scale,
-  scaleReading,
+  scaleMarks,
   settingAtGraduation,
   settingText,
   shownSetting,
@@ -53,7 +53,7 @@ describe('reading a scale: main graduation and what the barrel adds', () => {
     },
     { name: 'decimal turns', on: scale(0.4, 4, 0.4, 0.02, 'N.m'), setting: 1.3, main: 1.2, sub: 0.1 },
   ])('$name', ({ on, setting, main, sub }) => {
-    expect(scaleReading(on, setting)).toEqual({ main, sub });
+    expect(scaleMarks(on, setting)).toEqual({ main, sub });
   });
 
   test('turns from where it stands: the screwdriver at rest is one turn under 10', () => {
@@ -90,7 +90,7 @@ describe('reading a scale: main graduation and what the barrel adds', () => {
           decimal(Math.min(mainStartMarks, startMarks + spanMarks) * graduation),
         );
         const setting = settingAtGraduation(on, Math.round(at * graduationCount(on)));
-        const reading = scaleReading(on, setting);
+        const reading = scaleMarks(on, setting);
         expect(shownSetting(reading)).toBe(setting);
         expect(reading.sub).toBeGreaterThanOrEqual(-1e-9);
         expect(reading.sub).toBeLessThan(on.perTurn);

@@ -35,7 +35,7 @@ describe('the setting for a target', () => {
     expect(valueOrThrow(set(12.5, 11, 14))).toMatchObject({
       setting: 12.5,
       text: '12.5',
-      reading: { main: 10, sub: 2.5 },
+      marks: { main: 10, sub: 2.5 },
       turns: 1.5,
     });
   });

@@ -30,7 +30,7 @@ export const pullMade = eventKind({
         ...withFastener(job, body.position, (fastener) => ({
           planned: fastener.planned,
           runOn: fastener.runOn,
-          keptLimit: fastener.keptLimit ?? {
+          fixedLimit: fastener.fixedLimit ?? {
             percent: toolPulledWith(job, fastener, body.toolId)?.tool.limitPercent ?? null,
           },
           pulls: pullsWith(job, fastener, { eventId, person, deviceTime, clock, body, voided: null }),

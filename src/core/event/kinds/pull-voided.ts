@@ -10,7 +10,7 @@ type Voided = { readonly pullId: string; readonly why: string };
 
 const fastenerOf = (job: JobView, pullId: string) =>
   job.lastPull?.eventId === pullId
-    ? job.fasteners[job.placeOf.get(job.lastPull.position) ?? -1]
+    ? job.fasteners[job.indexByPosition.get(job.lastPull.position) ?? -1]
     : job.fasteners.find(({ pulls }) => pulls.some(({ eventId }) => eventId === pullId));
 
 /** A pull struck out with a reason; it stays in the record. */

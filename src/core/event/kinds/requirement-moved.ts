@@ -5,7 +5,7 @@ import { type PlannedRequirement, plannedRequirementSchema } from '../../job/pla
 import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
 import { requirementTarget } from '../../rules/requirement-target.ts';
-import { fastenerAt, keptLimitNow, withFastener } from '../../view/bench.ts';
+import { fastenerAt, fixedLimitNow, withFastener } from '../../view/bench.ts';
 import { toolFor } from '../../view/tool-for.ts';
 import { eventKind } from '../event-kind.ts';
 
@@ -44,7 +44,7 @@ export const requirementMoved = eventKind({
       withFastener(job, position, (fastener) => ({
         ...fastener,
         planned: { ...fastener.planned, requirement },
-        keptLimit: keptLimitNow(job, fastener),
+        fixedLimit: fixedLimitNow(job, fastener),
         status: 'open',
         pass: 0,
         moved: null,

@@ -3,7 +3,7 @@ import { positionSchema } from '../../bounds.ts';
 import { type WrittenTorque, writtenTorqueSchema } from '../../quantity/torque.ts';
 import { accepted, refused } from '../../result.ts';
 import { requirementTarget } from '../../rules/requirement-target.ts';
-import { fastenerAt, keptLimitNow, withFastener } from '../../view/bench.ts';
+import { fastenerAt, fixedLimitNow, withFastener } from '../../view/bench.ts';
 import { toolFor } from '../../view/tool-for.ts';
 import { eventKind } from '../event-kind.ts';
 
@@ -44,7 +44,7 @@ export const runOnMeasured = eventKind({
       withFastener(job, position, (fastener) => ({
         ...fastener,
         runOn: torque,
-        keptLimit: keptLimitNow(job, fastener),
+        fixedLimit: fixedLimitNow(job, fastener),
       })),
   },
 });

@@ -14,7 +14,7 @@ import {
   mountedAdapterSchema,
 } from '../../tool/adapter.ts';
 import { type Tool, toolSchema } from '../../tool/tool.ts';
-import { type ToolBlock, toolBlockSchema } from '../../tool/tool-standing.ts';
+import { type ToolBlock, toolBlockSchema } from '../../tool/tool-blocks.ts';
 import type { TakenTool } from '../../view/bench.ts';
 import type { JobView } from '../../view/job-view.ts';
 import { eventKind } from '../event-kind.ts';

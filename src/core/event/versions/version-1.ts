@@ -8,7 +8,7 @@ import { personSchema } from '../../people/person.ts';
 import { writtenTorqueSchema } from '../../quantity/torque.ts';
 import { mountedAdapterSchema } from '../../tool/adapter.ts';
 import { toolSchema } from '../../tool/tool.ts';
-import { toolBlockSchema } from '../../tool/tool-standing.ts';
+import { toolBlockSchema } from '../../tool/tool-blocks.ts';
 import { CAUTION_IDS, planSchema2 } from './plan-2.ts';
 
 // The form of events as of the first record. What it shares with the newest form is taken from there; a golden record fails when a change

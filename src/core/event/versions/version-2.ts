@@ -10,7 +10,7 @@ import { writtenTorqueSchema } from '../../quantity/torque.ts';
 import type { Shape } from '../../shape.ts';
 import { mountedAdapterSchema } from '../../tool/adapter.ts';
 import { toolSchema } from '../../tool/tool.ts';
-import { toolBlockSchema } from '../../tool/tool-standing.ts';
+import { toolBlockSchema } from '../../tool/tool-blocks.ts';
 import { CAUTION_IDS, groupedPlan, planSchema2 } from './plan-2.ts';
 
 // The form of events before plans had groups. What it shares with the newest form is taken from there; a golden record fails when a change to

@@ -6,7 +6,7 @@ import type { Conditions } from '../requirement/conditions.ts';
 import { printedRequirementSchema } from '../requirement/read-requirement.ts';
 import type { Requirement } from '../requirement/requirement.ts';
 import { requirementSchema } from '../requirement/requirement.ts';
-import { type SettledRefusal, settledRequirement } from '../requirement/settled-requirement.ts';
+import { resolvedRequirement, type UnresolvedRefusal } from '../requirement/resolved-requirement.ts';
 import type { Specification } from '../requirement/specification.ts';
 
 /** A torque as a source prints it, and as a person read it where the print was in doubt. */
@@ -46,13 +46,13 @@ export const specificationOf = ({
   isForHarderMaterial: isPartSofter,
 });
 
-/** Reads a torque as printed. Refuses: what settledRequirement refuses. */
+/** Reads a torque as printed. Refuses: what resolvedRequirement refuses. */
 export const readPrinted = (
   printed: string,
   readAs: string | null,
   siteUnit: TorqueUnit,
-): Result<PrintedTorque, SettledRefusal> => {
-  const read = settledRequirement(readAs ?? printed, siteUnit);
+): Result<PrintedTorque, UnresolvedRefusal> => {
+  const read = resolvedRequirement(readAs ?? printed, siteUnit);
   return read.ok ? accepted({ printed: printed.trim(), readAs, requirement: read.value.requirement }) : read;
 };
 

@@ -2,7 +2,7 @@ import type { TorqueUnit } from '../../quantity/unit.ts';
 import { accepted, type Result } from '../../result.ts';
 import { delimitedTable, type TableRefusal } from '../list/delimited-table.ts';
 import type { ListFinding, ListLine } from '../list/list-line.ts';
-import type { SettledRefusal } from '../requirement/settled-requirement.ts';
+import type { UnresolvedRefusal } from '../requirement/resolved-requirement.ts';
 import { type BookRequirement, readPrinted } from './book-requirement.ts';
 import {
   CONDITION_COLUMNS,
@@ -25,14 +25,14 @@ export const REQUIREMENT_COLUMNS: readonly RequirementColumn[] = [
 ];
 
 export type RequirementLineRefusal =
-  | SettledRefusal
+  | UnresolvedRefusal
   | ConditionRefusal
   | { readonly code: 'cell-empty' }
   | { readonly code: 'cell-too-long'; readonly longest: number }
   | { readonly code: 'source-unknown'; readonly text: string };
 
 export type ReadRequirementLine = {
-  readonly source: ListLine<RequirementColumn>;
+  readonly listed: ListLine<RequirementColumn>;
   readonly value: { readonly sourceId: string; readonly body: BookRequirement } | null;
   readonly findings: readonly ListFinding<RequirementColumn, RequirementLineRefusal>[];
 };
@@ -61,11 +61,11 @@ const namedSource = (text: string, sources: readonly Source[]): Source | null =>
 
 /** Reads one line of a requirement list against the book's sources. */
 export const readRequirementLine = (
-  source: ListLine<RequirementColumn>,
+  listed: ListLine<RequirementColumn>,
   sources: readonly Source[],
   siteUnit: TorqueUnit,
 ): ReadRequirementLine => {
-  const { line, cells } = source;
+  const { line, cells } = listed;
   const findings: ListFinding<RequirementColumn, RequirementLineRefusal>[] = [];
   const find = (column: RequirementColumn, refusal: RequirementLineRefusal): null => {
     findings.push({ line, column, refusal });
@@ -76,7 +76,7 @@ export const readRequirementLine = (
     if (cell(column as RequirementColumn).length > longest)
       find(column as RequirementColumn, { code: 'cell-too-long', longest });
   if (cell('part') === '') find('part', { code: 'cell-empty' });
-  const torque = readPrinted(cell('requirement'), source.readAs, siteUnit);
+  const torque = readPrinted(cell('requirement'), listed.readAs, siteUnit);
   const printed = torque.ok ? torque.value : find('requirement', torque.refusal);
   const other =
     cell('other_requirement') === '' ? null : readPrinted(cell('other_requirement'), null, siteUnit);
@@ -86,9 +86,9 @@ export const readRequirementLine = (
   const named =
     namedSource(cell('source'), sources) ??
     find('source', { code: 'source-unknown', text: cell('source').slice(0, 80) });
-  if (findings.length > 0 || !printed || !named || !conditions.ok) return { source, value: null, findings };
+  if (findings.length > 0 || !printed || !named || !conditions.ok) return { listed, value: null, findings };
   return {
-    source,
+    listed,
     findings,
     value: {
       sourceId: named.id,

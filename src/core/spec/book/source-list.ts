@@ -19,7 +19,7 @@ export type SourceLineRefusal =
 export type ListedSource = Omit<Source, 'id' | 'status' | 'supersededBy'>;
 
 export type ReadSourceLine = {
-  readonly source: ListLine<SourceColumn>;
+  readonly listed: ListLine<SourceColumn>;
   readonly value: ListedSource | null;
   readonly findings: readonly ListFinding<SourceColumn, SourceLineRefusal>[];
 };
@@ -37,8 +37,8 @@ const kindOf = (text: string): SourceKind | null =>
   SOURCE_KINDS.find((kind) => kind === text.toLowerCase().replace(/\s+/g, '-')) ?? null;
 
 /** Reads one line of a source list. */
-export const readSourceLine = (source: ListLine<SourceColumn>): ReadSourceLine => {
-  const { line, cells } = source;
+export const readSourceLine = (listed: ListLine<SourceColumn>): ReadSourceLine => {
+  const { line, cells } = listed;
   const findings: ListFinding<SourceColumn, SourceLineRefusal>[] = [];
   const find = (column: SourceColumn, refusal: SourceLineRefusal): null => {
     findings.push({ line, column, refusal });
@@ -56,9 +56,9 @@ export const readSourceLine = (source: ListLine<SourceColumn>): ReadSourceLine =
     cell('dated_on') === '' || /^\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/.test(cell('dated_on'));
   if (!isDay)
     find('dated_on', { code: 'unknown-choice', text: cell('dated_on').slice(0, 40), known: ['2026-05-31'] });
-  if (findings.length > 0 || kind === null) return { source, value: null, findings };
+  if (findings.length > 0 || kind === null) return { listed, value: null, findings };
   return {
-    source,
+    listed,
     findings,
     value: {
       title: cell('title'),

@@ -1,7 +1,7 @@
 import { type TorqueUnit, unitSymbol } from '../../quantity/unit.ts';
 import { accepted, type Result, refused } from '../../result.ts';
 import type { ReadRequirement } from '../requirement/read-requirement.ts';
-import { type SettledRefusal, settledRequirement } from '../requirement/settled-requirement.ts';
+import { resolvedRequirement, type UnresolvedRefusal } from '../requirement/resolved-requirement.ts';
 import { type KeyKind, type KeyRefusal, type KeySpan, readKeySpan, spanIdentity } from './key-span.ts';
 
 export type KeyColumn = {
@@ -52,14 +52,14 @@ export type ReadValue =
 export type ReadRow = {
   readonly source: TableRow;
   readonly keys: readonly Result<KeySpan, KeyRefusal>[];
-  readonly values: readonly Result<ReadValue, SettledRefusal>[];
+  readonly values: readonly Result<ReadValue, UnresolvedRefusal>[];
 };
 
 /** A table with every cell read. */
 export type ReadTable = { readonly table: LookupTable; readonly rows: readonly ReadRow[] };
 
 export type CellPlace = { readonly row: number; readonly part: 'key' | 'value'; readonly column: number };
-export type TableFinding = CellPlace & { readonly refusal: KeyRefusal | SettledRefusal };
+export type TableFinding = CellPlace & { readonly refusal: KeyRefusal | UnresolvedRefusal };
 export type TableShapeRefusal =
   | { readonly code: 'table-without-values' }
   | { readonly code: 'table-without-rows' }
@@ -80,14 +80,14 @@ const readValue = (
   cell: Cell,
   column: ValueColumn,
   siteUnit: TorqueUnit,
-): Result<ReadValue, SettledRefusal> => {
+): Result<ReadValue, UnresolvedRefusal> => {
   const text = cellText(cell);
   if (isBlank(text)) return accepted(null);
   if (column.kind === 'text') return accepted({ kind: 'text', text });
-  const alone = settledRequirement(text, siteUnit);
+  const alone = resolvedRequirement(text, siteUnit);
   const needsUnit = !alone.ok && alone.refusal.code === 'no-unit' && column.unit !== null;
   const read = needsUnit
-    ? settledRequirement(`${text} ${unitSymbol(column.unit as TorqueUnit)}`, siteUnit)
+    ? resolvedRequirement(`${text} ${unitSymbol(column.unit as TorqueUnit)}`, siteUnit)
     : alone;
   if (!read.ok) return read;
   return accepted({ kind: 'torque', read: { ...read.value, printed: cell.printed.trim() } });

@@ -1,6 +1,7 @@
 import { fastenerAt } from '#core/view/bench.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { openItems } from '#core/view/open-items.ts';
+import { nextPass } from '#core/view/passes.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { StatusIcon } from '../../shared/StatusIcon.tsx';
 import { requirementView } from '../requirement-view.ts';
@@ -23,7 +24,8 @@ export const BenchFoot = ({ view: state, coming, onChoose }: Props) => {
   return (
     <div className="flex gap-0 overflow-x-auto border-t border-rule px-2 py-2 text-s">
       {next.map((fastener, index) => {
-        const { target, symbol } = requirementView(state, fastener);
+        const pass = nextPass(state, fastener);
+        const { target, symbol } = requirementView(state, fastener, undefined, pass);
         const { position, label } = fastener.planned;
         return (
           <button

@@ -1,4 +1,4 @@
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
 import type { NextAction } from '#core/view/next-action.ts';
 import { problemWords } from '#wire/problems/en.ts';
@@ -18,7 +18,7 @@ import { ComfortChoice } from './ComfortChoice.tsx';
 import { useBench, useComfort } from './use-bench.ts';
 import { useBenchKeys } from './use-bench-keys.ts';
 
-type Props = { readonly events: readonly KeptEvent[]; readonly person: Person };
+type Props = { readonly events: readonly LedgerEvent[]; readonly person: Person };
 
 const NotThisTool = ({ taken, refusal }: Extract<NextAction, { kind: 'another-tool' }>) => (
   <p className="rounded-md border-2 border-low p-3">

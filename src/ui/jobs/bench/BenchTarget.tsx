@@ -53,8 +53,10 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
   const isFull = isFullPass(group.kind, pass);
   const isByHand = planned.requirement.requirement.kind === 'finger-tight';
   const isAssumed = targetOrNull(view, fastener)?.steps.some(({ assumed }) => assumed) ?? false;
+  // On a phone a step that is due has the room: the torque comes after it.
+  const onlyWide = bench.action.kind === 'step' ? 'max-sm:hidden' : '';
   const facts = [
-    `${(view.placeOf.get(planned.position) ?? 0) + 1} of ${view.fasteners.length}`,
+    `${(view.indexByPosition.get(planned.position) ?? 0) + 1} of ${view.fasteners.length}`,
     view.plan.groups.length > 1 ? group.title : '',
     ...detailWords(view.plan, planned),
     planned.thread,
@@ -73,7 +75,7 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
       {isByHand ? (
         <p className="text-2xl leading-tight font-bold">finger tight</p>
       ) : (
-        <p className="flex items-baseline gap-3 leading-none">
+        <p className={`flex items-baseline gap-3 leading-none ${onlyWide}`}>
           <span className="text-figure leading-[1.05] font-bold tracking-tight">{shown.target}</span>
           <span className="text-xl">{shown.symbol}</span>
           {!isFull && (
@@ -83,7 +85,7 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
           )}
         </p>
       )}
-      <div className="text-m">
+      <div className={`text-m ${onlyWide}`}>
         {!isByHand && (
           <>
             {shown.low} to {shown.high} {shown.symbol}

@@ -43,6 +43,7 @@ export const BenchVerdict = ({ bench, job }: { readonly bench: Bench; readonly j
       </div>
     );
   }
+  if (!lastPull && bench.action.kind === 'step') return null;
   if (!lastPull)
     return (
       <p className="text-s text-faint">

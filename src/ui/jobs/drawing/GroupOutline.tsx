@@ -1,11 +1,11 @@
 import type { JointKind } from '#core/joint/joint-kind.ts';
-import type { Place } from '#core/order/place.ts';
 import { rowsOf } from '#core/order/reading-order.ts';
+import type { Spot } from '#core/order/spot.ts';
 import type { DrawingView } from './drawing-view.ts';
 
 type Props = {
   readonly outline: JointKind['outline'];
-  readonly places: readonly Place[];
+  readonly places: readonly Spot[];
   readonly view: DrawingView;
   readonly pixelsPerMm: number;
 };

@@ -1,6 +1,6 @@
 import type { JointKind } from '#core/joint/joint-kind.ts';
-import type { Place } from '#core/order/place.ts';
 import { smallestPitch } from '#core/order/reading-order.ts';
+import type { Spot } from '#core/order/spot.ts';
 
 /** What part of the drawing shows, in millimetres, and how large a head is. */
 export type DrawingView = {
@@ -29,9 +29,9 @@ const clamped = (start: number, span: number, low: number, high: number): number
 /** The view of a drawing in a frame of so many pixels: all of it when its heads are large enough to be told apart, else the surroundings
  *  of one place at a readable size; of the first one where there is none. */
 export const drawingView = (
-  places: readonly Place[],
+  places: readonly Spot[],
   frame: { readonly width: number; readonly height: number },
-  around: Place | undefined,
+  around: Spot | undefined,
   outline: JointKind['outline'] = 'rails',
 ): DrawingView => {
   const pitch = smallestPitch(places);

@@ -59,7 +59,7 @@ const columnsOf = (view: JobView): readonly Column<FastenerView>[] => [
     id: 'position',
     name: 'Position',
     cell: ({ planned }) => <span className="font-mono whitespace-nowrap">{planned.position}</span>,
-    sortBy: ({ planned }) => view.placeOf.get(planned.position) ?? 0,
+    sortBy: ({ planned }) => view.indexByPosition.get(planned.position) ?? 0,
   },
   {
     id: 'status',
@@ -85,7 +85,7 @@ const columnsOf = (view: JobView): readonly Column<FastenerView>[] => [
           id: 'group',
           name: 'Group',
           cell: ({ planned }: FastenerView) => groupOf(view.plan, planned).title,
-          sortBy: ({ planned }: FastenerView) => view.placeOf.get(planned.position) ?? 0,
+          sortBy: ({ planned }: FastenerView) => view.indexByPosition.get(planned.position) ?? 0,
         },
       ]
     : []),

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
 import type { JobView } from '#core/view/job-view.ts';
@@ -20,7 +20,7 @@ import { PlanTools } from './PlanTools.tsx';
 import { RulesPanel } from './RulesPanel.tsx';
 
 type Props = {
-  readonly events: readonly KeptEvent[];
+  readonly events: readonly LedgerEvent[];
   readonly person: Person;
   readonly tools: readonly CribTool[];
   readonly adapters: readonly Adapter[];

@@ -7,8 +7,9 @@ import { gapWords } from './tool-choice-words.ts';
 
 const MOST_GAPS = 4;
 
-const toolHeading = (hasTool: boolean, isAfterTitle: boolean): string => {
-  if (hasTool) return isAfterTitle ? 'the tool' : 'The tool';
+const toolHeading = (tools: number, isAfterTitle: boolean): string => {
+  if (tools > 1) return isAfterTitle ? 'the tools' : 'The tools';
+  if (tools === 1) return isAfterTitle ? 'the tool' : 'The tool';
   return isAfterTitle ? 'which tool' : 'Which tool';
 };
 
@@ -29,13 +30,13 @@ export const PlanTools = (props: Omit<PickerProps, 'group'>) => {
         </div>
       )}
       {groups.map((group, index) => {
-        const hasTool = (view.toolsOf.get(group.id) ?? []).length > 0;
+        const atHand = (view.toolsOf.get(group.id) ?? []).length;
         const count = fastenersIn(view, group).length;
         return (
           <section key={group.id} className="panel p-4" aria-label={`Tools for ${group.title}`}>
             <h2 className="text-l font-bold">
               {groups.length > 1 && `${index + 1} ${group.title}: `}
-              {toolHeading(hasTool, groups.length > 1)}
+              {toolHeading(atHand, groups.length > 1)}
             </h2>
             <p className="mb-2 text-s text-faint">
               {group.kind.name} · {count}{' '}

@@ -31,7 +31,7 @@ export const toBuyWords = (toBuy: ToolToBuy): string => {
   const kinds: Readonly<Record<string, string>> = TOOL_KIND_WORDS;
   const only =
     tools.kind === 'only' ? `, ${tools.tools.map((kind) => kinds[kind] ?? kind).join(' or ')}` : '';
-  return `${short(toBuy.fromNewtonMetres)} to ${short(toBuy.toNewtonMetres)} N·m, within ±${short(toBuy.deviationPercent)} % of reading, for ${toBuy.thread}-hand threads${only}`;
+  return `${short(toBuy.fromNewtonMetres)} to ${short(toBuy.toNewtonMetres)} N·m, within ±${short(toBuy.limitPercent)} % of reading, for ${toBuy.thread}-hand threads${only}`;
 };
 
 /** What the crib can't do, and what would cure it. */

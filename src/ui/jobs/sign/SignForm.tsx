@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { call } from '#client/api.ts';
 import { deviceId } from '#client/device/id.ts';
 import { deviceNow, newId } from '#client/happen.ts';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { SignatureMeaning, SignedHead } from '#core/job/signature.ts';
 import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
@@ -18,7 +18,7 @@ type Props = {
   readonly isHeld: boolean;
   /** Where the job's chain stands on this screen: what is signed. */
   readonly head: SignedHead;
-  readonly onSigned: (event: KeptEvent) => void;
+  readonly onSigned: (event: LedgerEvent) => void;
   /** The job has moved on since this screen was drawn. */
   readonly onMoved: () => void;
 };

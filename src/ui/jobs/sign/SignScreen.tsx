@@ -1,6 +1,6 @@
 import Download from 'lucide-react/icons/download';
 import { useState } from 'react';
-import type { KeptEvent } from '#core/event/lifted.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
 import { kindsOf } from '#core/job/plan.ts';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
@@ -17,7 +17,7 @@ import { SignForm } from './SignForm.tsx';
 import { StepsDone } from './StepsDone.tsx';
 
 type Props = {
-  readonly events: readonly KeptEvent[];
+  readonly events: readonly LedgerEvent[];
   readonly tools: readonly CribTool[];
   readonly person: Person;
   readonly people: readonly Person[];

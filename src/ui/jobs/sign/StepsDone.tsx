@@ -31,7 +31,8 @@ export const StepsDone = ({ view }: { readonly view: JobView }) => {
           <ul className="grid gap-1" data-testid="steps-done">
             {steps.map((done) => (
               <li key={done.eventId} className="border-b border-rule py-1">
-                <strong>{titleOf(view, done)}</strong> {done.of}
+                <strong>{titleOf(view, done)}</strong>
+                {done.of !== null && ` ${done.of}`}
                 {done.afterPass !== null && ` after pass ${done.afterPass}`}:{' '}
                 <span className={done.isGood || done.result.kind === 'left' ? '' : 'font-semibold text-high'}>
                   {stepResultWords(done.result, done.waitedMinutes)}

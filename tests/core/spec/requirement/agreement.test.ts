@@ -3,7 +3,7 @@ import { valueOrThrow } from '#core/fault.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { agreeWithinRounding, disagreements } from '#core/spec/requirement/agreement.ts';
 import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
-import { settledRequirement } from '#core/spec/requirement/settled-requirement.ts';
+import { resolvedRequirement } from '#core/spec/requirement/resolved-requirement.ts';
 
 const written = (text: string, unit: TorqueUnit) => ({ text, value: Number(text), unit });
 
@@ -32,8 +32,8 @@ describe('two prints of one value', () => {
   });
 
   test('a print that contradicts itself is not settled, and both statements are offered', () => {
-    expect(settledRequirement('14 in-lb / 1.6 Nm', 'N.m').ok).toBe(true);
-    expect(settledRequirement('14 in-lb / 2.6 Nm', 'N.m')).toMatchObject({
+    expect(resolvedRequirement('14 in-lb / 1.6 Nm', 'N.m').ok).toBe(true);
+    expect(resolvedRequirement('14 in-lb / 2.6 Nm', 'N.m')).toMatchObject({
       ok: false,
       refusal: { code: 'statements-disagree', differencePercent: expect.closeTo(64.37, 1) },
     });

@@ -1,7 +1,7 @@
 import { endpoint } from '#server/http/endpoint.ts';
-import { toolHappened } from '#server/services/tool-happened.ts';
+import { reportTool } from '#server/services/report-tool.ts';
 import { OPERATIONS } from '#wire/api.ts';
 
-export const POST = endpoint(OPERATIONS.toolHappened, ({ body, by, context }) =>
-  toolHappened(context.params['tool'] ?? '', body, by),
+export const POST = endpoint(OPERATIONS.reportTool, ({ body, by, context }) =>
+  reportTool(context.params['tool'] ?? '', body, by),
 );

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { call } from '#client/api.ts';
 import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import type { KeptRequirement, KeptTable, RestingJob } from '#wire/book.ts';
+import type { DependentJob, KeptRequirement, KeptTable } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 
@@ -12,11 +12,11 @@ type Props = {
   readonly sources: readonly Source[];
   readonly requirements: readonly KeptRequirement[];
   readonly tables: readonly KeptTable[];
-  readonly jobs: readonly RestingJob[];
+  readonly jobs: readonly DependentJob[];
 };
 
 /** What rests on a source: requirements and tables that can be moved to another one or withdrawn, and the jobs that used them. */
-export const RestingOnSource = ({
+export const DependentsOfSource = ({
   source,
   successor,
   sources,

@@ -1,9 +1,9 @@
 import { whoMay } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
-import type { ToolFacts } from '#core/tool/tool-standing.ts';
+import type { ToolFacts } from '#core/tool/tool-blocks.ts';
 import type { Problem } from '#wire/problems/problem.ts';
-import type { ToolHappening } from '#wire/tool.ts';
+import type { ToolReport } from '#wire/tool.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { type KnownTool, lockTool } from '../queries/tools.ts';
 import { addToolEvent, standingOf } from './add-tool-event.ts';
@@ -15,7 +15,7 @@ const QUARANTINING: ReadonlySet<string> = new Set(['dropped', 'overloaded', 'rep
 
 /** What the crib knows of a tool after something happened to it. A drop, an overload and a repair quarantine it until a check passes; so does
  *  coming back from a loan. Refuses: tool-on-loan, tool-not-on-loan. */
-const after = (facts: ToolFacts, happening: ToolHappening, { at, by }: At): Result<ToolFacts, Problem> => {
+const after = (facts: ToolFacts, happening: ToolReport, { at, by }: At): Result<ToolFacts, Problem> => {
   switch (happening.kind) {
     case 'lent':
       return facts.loan
@@ -42,9 +42,9 @@ const after = (facts: ToolFacts, happening: ToolHappening, { at, by }: At): Resu
 
 /** Writes down what happened to a tool, with what follows from it. Anyone may report a drop; lending and retiring are a lead's.
  *  Refuses: not-found, role-may-not, tool-on-loan, tool-not-on-loan. */
-export const toolHappened = (
+export const reportTool = (
   toolId: string,
-  happening: ToolHappening,
+  happening: ToolReport,
   by: Person,
 ): Promise<Result<KnownTool, Problem>> =>
   inTransaction(

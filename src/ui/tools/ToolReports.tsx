@@ -4,7 +4,7 @@ import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
-import type { CribTool, ToolHappening } from '#wire/tool.ts';
+import type { CribTool, ToolReport } from '#wire/tool.ts';
 import { Dialog } from '../shared/Dialog.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { ReadyForm } from '../shared/ReadyForm.tsx';
@@ -28,7 +28,7 @@ const LoanForm = ({
   onLent,
 }: {
   readonly today: string;
-  readonly onLent: (happening: ToolHappening) => void;
+  readonly onLent: (happening: ToolReport) => void;
 }) => {
   const [loan, setLoan] = useState({ to: '', since: today, dueOn: '', condition: '', proofOfPosting: '' });
   const field = (id: keyof typeof loan, name: string, more: Record<string, unknown> = {}) => (
@@ -61,11 +61,11 @@ const LoanForm = ({
 };
 
 /** Reports of what happened to a tool: each says what follows from it. */
-export const ToolHappenings = ({ known, person, today, onChanged }: Props) => {
+export const ToolReports = ({ known, person, today, onChanged }: Props) => {
   const [asked, setAsked] = useState<(typeof REPORTS)[number] | 'lend' | 'return' | null>(null);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
-  const report = async (happening: ToolHappening): Promise<void> => {
-    const answer = await call(OPERATIONS.toolHappened, happening, { tool: known.tool.id });
+  const report = async (happening: ToolReport): Promise<void> => {
+    const answer = await call(OPERATIONS.reportTool, happening, { tool: known.tool.id });
     setAsked(null);
     setProblem(answer.ok ? null : answer.problem);
     if (answer.ok) onChanged();

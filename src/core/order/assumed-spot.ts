@@ -3,7 +3,7 @@ const IN_A_ROW = 10;
 
 /** Where a fastener of a list without places is drawn, in millimetres: round a circle in the order listed, clockwise from the top, or in rows
  *  of ten. It is a picture to find them by, and no measure of anything. */
-export const assumedPlace = (
+export const assumedSpot = (
   outline: 'rails' | 'ring' | 'none',
   index: number,
   count: number,

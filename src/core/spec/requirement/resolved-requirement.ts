@@ -2,7 +2,7 @@ import type { TorqueUnit } from '../../quantity/unit.ts';
 import { type Result, refused } from '../../result.ts';
 import { type ReadRequirement, type RequirementRefusal, readRequirement } from './read-requirement.ts';
 
-export type SettledRefusal =
+export type UnresolvedRefusal =
   | RequirementRefusal
   | {
       readonly code: 'statements-disagree';
@@ -14,10 +14,10 @@ export type SettledRefusal =
 
 /** Reads a requirement that says one thing: two statements of it agree within rounding.
  *  Refuses: what readRequirement refuses, and statements-disagree. */
-export const settledRequirement = (
+export const resolvedRequirement = (
   text: string,
   siteUnit: TorqueUnit,
-): Result<ReadRequirement, SettledRefusal> => {
+): Result<ReadRequirement, UnresolvedRefusal> => {
   const read = readRequirement(text, siteUnit);
   if (!read.ok) return read;
   const { statements, disagreements } = read.value;

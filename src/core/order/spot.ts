@@ -1,2 +1,2 @@
 /** Where a fastener sits, in millimetres from the top left corner of the drawing: x to the right, y downwards. */
-export type Place = { readonly position: string; readonly xMm: number; readonly yMm: number };
+export type Spot = { readonly position: string; readonly xMm: number; readonly yMm: number };

@@ -1,0 +1,90 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, test } from 'vitest';
+import { inProject } from '../../scripts/site/paths.ts';
+
+const files = (folder: string): readonly string[] =>
+  readdirSync(folder).flatMap((name) => {
+    const path = join(folder, name);
+    return statSync(path).isDirectory() ? files(path) : [path];
+  });
+const root = inProject('src', 'ui');
+const ui = files(root).map((path) => ({
+  name: path.slice(root.length + 1),
+  text: readFileSync(path, 'utf8'),
+}));
+
+const MOST_LINES = 120;
+const ONE_FORM =
+  'one form whose fields stand one below the other; it is taken apart with the fields of the kit';
+
+/** Components that are longer, each with its reason. */
+const LONGER: Readonly<Record<string, string>> = {
+  'shared/SortableTable.tsx':
+    'sorting, finding and opening a row share the order of the rows; it goes with the kit’s table',
+  'specs/DependentsOfSource.tsx': 'one list with its two questions; it goes with the kit’s table',
+  'specs/SourceScreen.tsx': ONE_FORM,
+  'specs/RequirementForm.tsx': ONE_FORM,
+  'specs/ImportBookScreen.tsx':
+    'the import of the book: it takes its parts from the import of a job when that is shared',
+  'tools/SessionScreen.tsx': ONE_FORM,
+  'tools/ToolScreen.tsx': ONE_FORM,
+  'tools/ToolForm.tsx': ONE_FORM,
+  'tools/RecallScreen.tsx': 'one list with its decisions; it goes with the kit’s table',
+};
+
+/** Hooks that have no test of their own, each with its reason. */
+const HOOKS: Readonly<Record<string, string>> = {
+  'shared/use-kept-draft.ts': 'localStorage and state; tried in Chromium by import.spec and specs.spec',
+  'shared/use-search.ts': 'a pause and a request; tried in Chromium by specs.spec',
+  'jobs/use-job.ts': 'subscribes to jobStore, which tests/client/job-store tests',
+  'jobs/drawing/use-size.ts': 'one observer of the browser; tried in Chromium by screens.spec',
+  'jobs/bench/use-bench-keys.ts':
+    'hands keys to benchStore, which tests/client/bench-store tests; the keys in Chromium by bench.spec',
+  'jobs/bench/use-bench.ts': 'subscribes to benchStore and comfortStore, which tests/client tests',
+  'specs/use-table-draft.ts':
+    'a draft over readLabel, which tests/core/spec/label tests; tried in Chromium by specs.spec',
+  'tools/use-session.ts': 'a draft over the session plan; tried in Chromium by tools.spec',
+  'import/use-fastener-list.ts':
+    'a draft over readFastenerLines, which tests/core/job tests; tried in Chromium by import.spec and joints.spec',
+};
+
+/** The longest component of a file, in lines. */
+const longest = (text: string): number => {
+  const lines = text.split('\n');
+  return lines.reduce((most, line, start) => {
+    if (!/^(?:export )?const [A-Z][a-z]\w* = (?:memo\()?[(<]/.test(line)) return most;
+    const length = lines.slice(start + 1).findIndex((each) => /^(?:\}|\))\)?;/.test(each)) + 2;
+    return Math.max(most, length);
+  }, 0);
+};
+
+describe('a screen is a composition', () => {
+  test('the measure finds the length of a component, and takes nothing else for one', () => {
+    expect(longest('export const Panel = ({ a }: Props) => {\n  return a;\n};\n')).toBe(3);
+    expect(longest('const Row = memo(() => (\n  <p />\n));\n')).toBe(3);
+    expect(longest('const ROWS = [\n  1,\n];\nconst row = () => {\n};\n')).toBe(0);
+  });
+
+  test(`a component over ${MOST_LINES} lines is an exception with a reason`, () => {
+    const over = ui.filter(({ name, text }) => name.endsWith('.tsx') && longest(text) > MOST_LINES);
+    expect(over.map(({ name }) => name).sort()).toEqual(Object.keys(LONGER).sort());
+  });
+
+  test('a hook without a test of its own is an exception with a reason', () => {
+    const hooks = ui.filter(({ name }) => /\/use-[^/]+\.tsx?$/.test(name)).map(({ name }) => name);
+    expect([...hooks].sort()).toEqual(Object.keys(HOOKS).sort());
+  });
+
+  test('no component has more than three effects', () => {
+    const many = ui.filter(({ text }) => (text.match(/\buse(?:Layout)?Effect\(/g) ?? []).length > 3);
+    expect(many.map(({ name }) => name)).toEqual([]);
+  });
+});
+
+test('no cast quiets the compiler', () => {
+  const casting = files(inProject('src')).filter((path) =>
+    readFileSync(path, 'utf8').includes('as unknown as'),
+  );
+  expect(casting).toEqual([]);
+});
