@@ -3,11 +3,6 @@ export class Fault extends Error {
   override readonly name = 'Fault';
 }
 
-/** Makes the compiler prove that a switch names every case. Throws: Fault, when a value slipped past the types. */
-export const assertNever = (value: never): never => {
-  throw new Fault(`unexpected value ${JSON.stringify(value)}`);
-};
-
 /** The value of a result that cannot be refused here: for literals and tests. Throws: Fault with the refusal. */
 export const valueOrThrow = <T>(
   result: { readonly ok: true; readonly value: T } | { readonly ok: false; readonly refusal: unknown },

@@ -8,6 +8,3 @@ export const quantitySchema = z
     unit: torqueUnitSchema,
   })
   .meta({ id: 'Quantity' });
-
-/** Torques worked out by Jentik, in newton metres. */
-export const newtonMetresSchema = z.number();

@@ -37,16 +37,6 @@ export const cribToolSchema = z.strictObject({
   blocks: z.array(toolBlockSchema),
 });
 export type CribTool = DeepReadonly<z.infer<typeof cribToolSchema>>;
-
-export const TOOL_HAPPENINGS = [
-  'dropped',
-  'overloaded',
-  'repaired',
-  'lent',
-  'returned',
-  'retired',
-  'note',
-] as const;
 /** Something that happened to a tool outside a job. */
 export const toolReportSchema = z.discriminatedUnion('kind', [
   z.strictObject({

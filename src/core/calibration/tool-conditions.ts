@@ -1,6 +1,5 @@
 import { newtonMetres, toNewtonMetres } from '../quantity/unit.ts';
 import { EYE_SPLITS_GRADUATION, permissibleDeviation } from '../tool/pull-uncertainty.ts';
-import { settingInNewtonMetres } from '../tool/scale.ts';
 import type { Tool } from '../tool/tool.ts';
 import type { SessionConditions } from './session-evaluation.ts';
 
@@ -14,7 +13,3 @@ export const toolConditions = (tool: Tool, referenceExpandedPercent: number): Se
     resolution: form === 'preset' ? 0 : toNewtonMetres(graduation, unit) * share,
   };
 };
-
-/** The largest torque of a tool, in newton metres. */
-export const toolMaximum = ({ scale }: Pick<Tool, 'scale'>): number =>
-  settingInNewtonMetres(scale, scale.maximum);

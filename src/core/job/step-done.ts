@@ -13,8 +13,6 @@ export const writtenMeasureSchema = z.strictObject({
   value: z.number().min(-1e6).max(1e6),
   unit: typedText(12),
 });
-export type WrittenMeasure = Shape<typeof writtenMeasureSchema>;
-
 const noteSchema = z.string().trim().max(300);
 
 export const stepResultSchema = z.discriminatedUnion('kind', [

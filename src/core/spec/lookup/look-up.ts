@@ -1,6 +1,5 @@
 import type { WrittenTorque } from '../../quantity/torque.ts';
 import { accepted, type Result } from '../../result.ts';
-import type { ReadRequirement } from '../requirement/read-requirement.ts';
 import type { Requirement } from '../requirement/requirement.ts';
 import {
   type KeyRefusal,
@@ -247,7 +246,3 @@ export const lookUp = (read: ReadTable, answers: LookUpAnswers): LookUp => {
     neighbours: neighboursOf(read, row, answered.value),
   };
 };
-
-/** The requirement a look-up found; null where it found none or a text. */
-export const foundRequirement = (result: LookUp): ReadRequirement | null =>
-  result.kind === 'found' && result.value?.kind === 'torque' ? result.value.read : null;
