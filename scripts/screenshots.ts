@@ -24,7 +24,7 @@ type Shot = {
 
 const openJob = async (page: Page, title: string, tab: string): Promise<void> => {
   await page.goto('/jobs');
-  const address = await page.getByRole('link', { name: title }).getAttribute('href');
+  const address = await page.getByRole('link', { name: title }).first().getAttribute('href');
   await page.goto(`${address?.replace(/[^/]+$/, '')}${tab}`);
   await page.waitForLoadState('networkidle');
 };
@@ -72,7 +72,10 @@ const openTool =
     await page.goto(`/tools/${tools.find(({ tool }) => tool.code === code)?.tool.id}${page_}`);
     await page.waitForLoadState('networkidle');
   };
-const openTools = async (page: Page): Promise<void> => openJob(page, 'Azimuth junction box J2', 'plan');
+const openTools = async (page: Page): Promise<void> =>
+  openJob(page, 'Mill holder 3, engraving cutter', 'plan');
+const openRing = (page: Page): Promise<void> => openJob(page, 'Secondary mirror cell, ring', 'bench');
+const openClamp = (page: Page): Promise<void> => openJob(page, 'Cargo trike, handlebar and stem', 'plan');
 const recall = async (page: Page): Promise<void> => {
   await openTool('TS-02', '/recall')(page);
   await page.getByTestId('recall-summary').waitFor();
@@ -142,7 +145,11 @@ const SHOTS: readonly Shot[] = [
   { name: 'bench', size: DESIGN, show: (page) => openJob(page, DOME, 'bench') },
   { name: 'bench-dark', size: DESIGN, theme: 'dark', show: (page) => openJob(page, DOME, 'bench') },
   { name: 'bench-phone', size: PHONE, show: (page) => openJob(page, DOME, 'bench') },
-  { name: 'sign', size: DESIGN, show: (page) => openJob(page, 'Chiller control box K1', 'sign') },
+  { name: 'bench-ring', size: DESIGN, show: openRing },
+  { name: 'bench-ring-phone', size: PHONE, show: openRing },
+  { name: 'plan-clamp', size: DESIGN, show: openClamp },
+  { name: 'plan-clamp-phone', size: PHONE, show: openClamp },
+  { name: 'sign', size: DESIGN, show: (page) => openJob(page, 'Mill holders 3 and 5', 'sign') },
   { name: 'tools', size: DESIGN, show: async (page) => void (await page.goto('/tools')) },
   { name: 'sums', size: DESIGN, show: async (page) => void (await page.goto('/sums')) },
   { name: 'settings', size: DESIGN, show: async (page) => void (await page.goto('/settings')) },
@@ -166,7 +173,7 @@ const KEPT: ReadonlySet<string> = new Set([
   'import',
   'plan',
   'bench',
-  'bench-dark',
+  'bench-ring',
   'bench-phone',
   'sign',
   'tools',
