@@ -114,6 +114,10 @@ export const stepsBefore = (job: Stepped, fastener: FastenerView): readonly DueS
   return [...prepare, ...between, ...settle].filter(isOpen);
 };
 
+const STAGES_OF_A_GROUP = ['prepare', 'between-passes', 'settle', 'check', 'close'] as const;
+/** Stages whose steps are over once the pulls are made, unless something waited for them. */
+const COMES_BEFORE: ReadonlySet<Stage> = new Set(['prepare', 'between-passes', 'settle']);
+
 const isThrough = (job: Stepped, group: PlannedGroup): boolean => groupWork(job, group).pass === null;
 
 /** What is due at a finished fastener: its own checks. */
@@ -131,21 +135,19 @@ export const stepsAfter = (job: Stepped, fastener: FastenerView): readonly DueSt
     .filter(isOpen);
 };
 
-/** What is due of a group once it is pulled: the checks and what closes it. */
+/** What is due of a group once it is pulled: the checks and what closes it, and whatever came before the pulls and was not done. */
 const stepsAtEnd = (job: Stepped, group: PlannedGroup): readonly DueStep[] => {
   const pulled = fastenersIn(job, group).filter(({ pulls }) => pulls.some(({ voided }) => voided === null));
   if (pulled.length === 0 || !isThrough(job, group)) return [];
-  return (['check', 'close'] as const)
-    .flatMap((stage) => stepsAt(group.kind, stage))
+  const fasteners = pulled.filter(({ leftOpen }) => leftOpen === null);
+  const passes = group.kind.passes.slice(0, -1).map((_, index) => index + 1);
+  return STAGES_OF_A_GROUP.flatMap((stage) => stepsAt(group.kind, stage))
     .flatMap((step) =>
-      ofScope(
-        job,
-        group,
-        step,
-        pulled.filter(({ leftOpen }) => leftOpen === null),
-      ),
+      step.stage === 'between-passes'
+        ? passes.flatMap((afterPass) => ofScope(job, group, step, fasteners, afterPass))
+        : ofScope(job, group, step, fasteners),
     )
-    .filter(isOpen);
+    .filter((due) => isOpen(due) && (due.step.isBlocking || !COMES_BEFORE.has(due.step.stage)));
 };
 
 /** Everything that is still to be done beside the pulls before the job can be signed, in the order of the groups. Cautions are not among it:

@@ -190,6 +190,31 @@ describe('a ring of screws on a soft seat', () => {
     expect(audit(job.chain())).toEqual([]);
   });
 
+  test('a device that says a later pass takes none of those before away', () => {
+    const job = ring();
+    for (const position of ['1', '2', '3', '4']) {
+      job.setFor(position);
+      const said = valueOrThrow(job.judge(position, 'reading', '42'));
+      job.happen({ kind: 'pull-made', body: { ...said, pass: 40, moved: false } });
+    }
+    expect(job.state.fasteners.map(({ status, pass }) => [status, pass])).toEqual(Array(4).fill(['in', 1]));
+    expect(jointProgress(job.state).pass).toBe(2);
+  });
+
+  test('what was skipped is asked for before the signature', () => {
+    const job = upToFull(ring());
+    for (let round = 0; round < 4; round += 1) {
+      const position = String(round + 1);
+      const fastener = fastenerAt(job.state, position);
+      const last = fastener?.pulls.at(-1)?.body;
+      if (!last) throw new Error('it was pulled');
+      job.happen({ kind: 'pull-made', body: { ...last, pass: 4, moved: false } });
+    }
+    expect(jointProgress(job.state).pass).toBeNull();
+    expect(blockingSteps(job.state).map(({ step: { id } }) => id)).toEqual(['settled']);
+    expect(isReadyToSign(job.state)).toBe(false);
+  });
+
   test('what comes after the pass is the next pass, not the next group', () => {
     const job = new SampleJob(
       planOf(

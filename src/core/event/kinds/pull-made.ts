@@ -5,9 +5,12 @@ import { pullsWith, toolPulledWith, withFastener, withFound } from '../../view/b
 import { allStruck } from '../../view/signatures.ts';
 import { eventKind } from '../event-kind.ts';
 
-/** How far a fastener has come once it was pulled: to the pass it was pulled for where it got there, no further than before where it did not. */
+/** How far a fastener has come once it was pulled: to the pass it was pulled for where it got there, but never past one that was left out; no
+ *  further than before where it did not. */
 const passAfter = (before: number, { outcome, pass }: Pick<PullBody, 'outcome' | 'pass'>): number =>
-  outcome === 'in' || outcome === 'reached' ? Math.max(before, pass) : Math.min(before, pass - 1);
+  outcome === 'in' || outcome === 'reached'
+    ? Math.max(before, Math.min(pass, before + 1))
+    : Math.min(before, pass - 1);
 
 /** A pull with its verdict. One that was made is recorded, whatever stands against it. */
 export const pullMade = eventKind({
@@ -27,22 +30,25 @@ export const pullMade = eventKind({
       const { id: eventId, person, deviceTime, clock = null, body } = event;
       return {
         // Written out and not spread: a long job is thousands of these.
-        ...withFastener(job, body.position, (fastener) => ({
-          planned: fastener.planned,
-          runOn: fastener.runOn,
-          fixedLimit: fastener.fixedLimit ?? {
-            percent: toolPulledWith(job, fastener, body.toolId)?.tool.limitPercent ?? null,
-          },
-          pulls: pullsWith(job, fastener, { eventId, person, deviceTime, clock, body, voided: null }),
-          status: body.outcome,
-          pass: passAfter(fastener.pass, body),
-          moved: body.moved,
-          unquietPass: body.moved === false ? fastener.unquietPass : body.pass,
-          // Where it stays unsaid what a pull came to, one that went past before is still past.
-          isPastLimit: body.outcome === 'high' || (body.outcome === 'no-verdict' && fastener.isPastLimit),
-          isWitnessMarked: false,
-          leftOpen: null,
-        })),
+        ...withFastener(job, body.position, (fastener) => {
+          const pass = passAfter(fastener.pass, body);
+          return {
+            planned: fastener.planned,
+            runOn: fastener.runOn,
+            fixedLimit: fastener.fixedLimit ?? {
+              percent: toolPulledWith(job, fastener, body.toolId)?.tool.limitPercent ?? null,
+            },
+            pulls: pullsWith(job, fastener, { eventId, person, deviceTime, clock, body, voided: null }),
+            status: body.outcome,
+            pass,
+            moved: body.moved,
+            unquietPass: body.moved === false ? fastener.unquietPass : Math.max(fastener.unquietPass, pass),
+            // Where it stays unsaid what a pull came to, one that went past before is still past.
+            isPastLimit: body.outcome === 'high' || (body.outcome === 'no-verdict' && fastener.isPastLimit),
+            isWitnessMarked: false,
+            leftOpen: null,
+          };
+        }),
         ...withFound(job, body.toolId, blocksObjected(body.objections)),
         lastPull: { eventId, position: body.position },
       };
