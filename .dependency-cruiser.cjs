@@ -67,7 +67,8 @@ module.exports = {
     {
       name: 'core-alone',
       severity: 'error',
-      comment: 'what stands beside the folders of core imports none of them; a new folder has its place in the order',
+      comment:
+        'what stands beside the folders of core imports none of them; a new folder has its place in the order',
       from: { path: '^src/core/[^/]+\\.ts$' },
       to: { path: '^src/core/[^/]+/' },
     },

@@ -3,7 +3,9 @@ import { whySchema } from '#core/bounds.ts';
 import { torqueUnitSchema } from '#core/quantity/unit.ts';
 import { bookReferenceSchema } from '#core/spec/book/book-reference.ts';
 import { printedTorqueSchema } from '#core/spec/book/book-requirement.ts';
+import { sourceSchema } from '#core/spec/book/source.ts';
 import { LABEL_MAX_LENGTH } from '#core/spec/label/split-label.ts';
+import { lookupTableSchema } from '#core/spec/lookup/lookup-table.ts';
 import { QUERY_MAX_LENGTH } from '#core/spec/search/search-terms.ts';
 import {
   attachmentSchema,
@@ -16,10 +18,8 @@ import {
   newSourceSchema,
   requirementDraftSchema,
   searchHitSchema,
-  sourceSchema,
   tableDraftSchema,
 } from './book.ts';
-import { lookupTableSchema } from './lookup.ts';
 import { computing, NOTHING, operation } from './operation.ts';
 import { quantitySchema } from './quantity.ts';
 

@@ -1,18 +1,13 @@
 import { z } from 'zod';
 import { whySchema } from '#core/bounds.ts';
+import { sessionPointSchema } from '#core/calibration/session-evaluation.ts';
 import { torqueUnitSchema } from '#core/quantity/unit.ts';
 import { adapterSchema, mountedAdapterSchema } from '#core/tool/adapter.ts';
 import { errorPointSchema } from '#core/tool/known-error.ts';
 import { SCALE_VALUE_MAX } from '#core/tool/scale.ts';
 import { toolSchema } from '#core/tool/tool.ts';
 import { TOOL_BLOCKS, toolBlockSchema } from '#core/tool/tool-blocks.ts';
-import {
-  keptSessionSchema,
-  newSessionSchema,
-  RECALL_DECISIONS,
-  recalledPullSchema,
-  sessionPointSchema,
-} from './calibration.ts';
+import { keptSessionSchema, newSessionSchema, RECALL_DECISIONS, recalledPullSchema } from './calibration.ts';
 import { computing, NOTHING, operation } from './operation.ts';
 import { knownPartSchema, partHistorySchema } from './part.ts';
 import { quantitySchema } from './quantity.ts';

@@ -1,47 +1,15 @@
 import { z } from 'zod';
-import { daySchema, instantSchema, typedText } from '#core/bounds.ts';
+import { instantSchema } from '#core/bounds.ts';
 import { bookReferenceSchema } from '#core/spec/book/book-reference.ts';
-import {
-  type BookRequirement,
-  otherPartSchema,
-  printedTorqueSchema,
-} from '#core/spec/book/book-requirement.ts';
+import { bookRequirementSchema, printedTorqueSchema } from '#core/spec/book/book-requirement.ts';
 import { placeSchema } from '#core/spec/book/requirement-source.ts';
-import { SOURCE_KINDS, SOURCE_STATUSES, type Source } from '#core/spec/book/source.ts';
-import { conditionsSchema } from '#core/spec/requirement/conditions.ts';
-import { lookupTableSchema } from './lookup.ts';
+import { SOURCE_STATUSES, sourceSchema } from '#core/spec/book/source.ts';
+import { lookupTableSchema } from '#core/spec/lookup/lookup-table.ts';
 import type { DeepReadonly } from './operation.ts';
-
-export const sourceSchema = z
-  .strictObject({
-    id: z.uuid(),
-    title: typedText(120),
-    kind: z.enum(SOURCE_KINDS),
-    number: z.string().trim().max(60),
-    revision: z.string().trim().max(40),
-    datedOn: z.union([daySchema, z.literal('')]),
-    place: placeSchema,
-    status: z.enum(SOURCE_STATUSES),
-    supersededBy: z.uuid().nullable(),
-  })
-  .meta({ id: 'Source' }) satisfies z.ZodType<Source>;
 
 /** A source as a person describes it; new ones are current. */
 export const newSourceSchema = sourceSchema.omit({ id: true, status: true, supersededBy: true });
 export type NewSource = DeepReadonly<z.infer<typeof newSourceSchema>>;
-
-export const bookRequirementSchema = z
-  .strictObject({
-    part: typedText(160),
-    size: z.string().trim().max(40),
-    torque: printedTorqueSchema,
-    otherPart: otherPartSchema.nullable(),
-    conditions: conditionsSchema,
-    isPartSofter: z.boolean(),
-    place: placeSchema,
-    note: z.string().trim().max(300),
-  })
-  .meta({ id: 'BookRequirement' }) satisfies z.ZodType<BookRequirement>;
 
 const revised = {
   id: z.uuid(),

@@ -1,15 +1,8 @@
 import { z } from 'zod';
 import { daySchema, instantSchema, typedText } from '#core/bounds.ts';
-import type { SessionPoint } from '#core/calibration/session-evaluation.ts';
+import { sessionPointSchema } from '#core/calibration/session-evaluation.ts';
 import { errorPointSchema } from '#core/tool/known-error.ts';
 import type { DeepReadonly } from './operation.ts';
-
-const torque = z.number().positive().max(1e5);
-
-export const sessionPointSchema = z.strictObject({
-  shown: torque,
-  references: z.array(torque).max(50),
-}) satisfies z.ZodType<SessionPoint>;
 
 export const SESSION_KINDS = ['in-house', 'outside-lab', 'cross-check'] as const;
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { writtenTorqueSchema } from '#core/quantity/torque.ts';
 import { torqueUnitSchema } from '#core/quantity/unit.ts';
-import type { Disagreement } from '#core/spec/requirement/agreement.ts';
+import { disagreementSchema } from '#core/spec/requirement/agreement.ts';
 import { printedRequirementSchema } from '#core/spec/requirement/read-requirement.ts';
 import { requirementSchema } from '#core/spec/requirement/requirement.ts';
 import { DEFAULT_SCHOOLS, schoolsSchema } from '#core/target/schools.ts';
@@ -25,13 +25,7 @@ export const parseTorqueResponse = z.strictObject({
   printed: z.string(),
   requirement: requirementSchema,
   alsoPrinted: z.array(requirementSchema),
-  disagreements: z.array(
-    z.strictObject({
-      first: writtenTorqueSchema,
-      other: writtenTorqueSchema,
-      differencePercent: z.number().nullable(),
-    }) satisfies z.ZodType<Disagreement>,
-  ),
+  disagreements: z.array(disagreementSchema),
 });
 
 export const convertRequest = z.strictObject({

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { daySchema, instantSchema, typedText } from '#core/bounds.ts';
+import { typedText } from '#core/bounds.ts';
 import { adapterSchema } from '#core/tool/adapter.ts';
 import { toolSchema } from '#core/tool/tool.ts';
-import { type ToolFacts, type ToolLoan, toolBlockSchema } from '#core/tool/tool-blocks.ts';
+import { loanSchema, toolBlockSchema, toolFactsSchema } from '#core/tool/tool-blocks.ts';
 import type { DeepReadonly } from './operation.ts';
 
 /** A tool as a person describes it; the site gives its id, its sessions what they found. `limitPercent` null takes the class's. */
@@ -13,22 +13,6 @@ export const newToolSchema = z.strictObject({
 export type NewTool = DeepReadonly<z.input<typeof newToolSchema>>;
 
 export const newAdapterSchema = adapterSchema.omit({ id: true });
-
-export const loanSchema = z.strictObject({
-  to: typedText(80),
-  since: daySchema,
-  dueOn: daySchema,
-  condition: typedText(200),
-  proofOfPosting: z.string().trim().max(80),
-}) satisfies z.ZodType<ToolLoan>;
-
-export const toolFactsSchema = z.strictObject({
-  pulls: z.int().nonnegative(),
-  lastUsedAt: instantSchema.nullable(),
-  quarantine: z.strictObject({ why: z.string(), at: instantSchema, by: z.string() }).nullable(),
-  loan: loanSchema.nullable(),
-  isRetired: z.boolean(),
-}) satisfies z.ZodType<ToolFacts>;
 
 /** A tool of the crib with what the crib knows of it, and what stands against using it today. */
 export const cribToolSchema = z.strictObject({

@@ -1,9 +1,17 @@
 import { mean, sampleStandardDeviation } from 'simple-statistics';
+import { z } from 'zod';
 import { accepted, type Result, refused } from '../result.ts';
-import type { ErrorPoint } from '../tool/known-error.ts';
+import type { Shape } from '../shape.ts';
+import { type ErrorPoint, TORQUE_MAX_NEWTON_METRES } from '../tool/known-error.ts';
 
+const torqueSchema = z.number().positive().max(TORQUE_MAX_NEWTON_METRES);
+
+export const sessionPointSchema = z.strictObject({
+  shown: torqueSchema,
+  references: z.array(torqueSchema).max(50),
+});
 /** Readings at one point, in newton metres: what the tool showed or was set to, and what the reference said each time. */
-export type SessionPoint = { readonly shown: number; readonly references: readonly number[] };
+export type SessionPoint = Shape<typeof sessionPointSchema>;
 
 /** What is known beside the readings, all relative standard uncertainties in percent unless said otherwise. */
 export type SessionConditions = {

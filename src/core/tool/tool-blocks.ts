@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { daySchema, instantSchema, typedText } from '../bounds.ts';
+import type { Shape } from '../shape.ts';
 import type { Schools } from '../target/schools.ts';
 import { dueReason } from './due.ts';
 import type { Tool } from './tool.ts';
@@ -14,25 +16,27 @@ export const TOOL_BLOCKS = [
 ] as const;
 export type ToolBlock = (typeof TOOL_BLOCKS)[number];
 
-/** What the crib knows of a tool beside what it is. */
-export type ToolFacts = {
-  /** Pulls since its last calibration. */
-  readonly pulls: number;
-  readonly lastUsedAt: string | null;
-  /** Set by a drop, an overload or a failed check, until a check passes. */
-  readonly quarantine: { readonly why: string; readonly at: string; readonly by: string } | null;
-  readonly loan: ToolLoan | null;
-  readonly isRetired: boolean;
-};
-
-export type ToolLoan = {
-  readonly to: string;
-  readonly since: string;
-  readonly dueOn: string;
-  readonly condition: string;
+export const loanSchema = z.strictObject({
+  to: typedText(80),
+  since: daySchema,
+  dueOn: daySchema,
+  condition: typedText(200),
   /** Number of the parcel or the like, where it was posted. */
-  readonly proofOfPosting: string;
-};
+  proofOfPosting: z.string().trim().max(80),
+});
+export type ToolLoan = Shape<typeof loanSchema>;
+
+export const toolFactsSchema = z.strictObject({
+  /** Pulls since its last calibration. */
+  pulls: z.int().nonnegative(),
+  lastUsedAt: instantSchema.nullable(),
+  /** Set by a drop, an overload or a failed check, until a check passes. */
+  quarantine: z.strictObject({ why: z.string(), at: instantSchema, by: z.string() }).nullable(),
+  loan: loanSchema.nullable(),
+  isRetired: z.boolean(),
+});
+/** What the crib knows of a tool beside what it is. */
+export type ToolFacts = Shape<typeof toolFactsSchema>;
 
 /** Nothing known beside what a tool is. */
 export const NO_FACTS: ToolFacts = {

@@ -1,6 +1,6 @@
 import type { RowDataPacket } from 'mysql2';
 import type { Source } from '#core/spec/book/source.ts';
-import { sourceSchema } from '#wire/book.ts';
+import { sourceSchema } from '#core/spec/book/source.ts';
 import type { Connection } from '../database/pool.ts';
 
 const sourceOf = (row: RowDataPacket): Source =>

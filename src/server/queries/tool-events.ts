@@ -2,8 +2,8 @@ import type { RowDataPacket } from 'mysql2';
 import { z } from 'zod';
 import type { Person } from '#core/people/person.ts';
 import { toolSchema } from '#core/tool/tool.ts';
+import { toolFactsSchema } from '#core/tool/tool-blocks.ts';
 import type { DeepReadonly } from '#wire/operation.ts';
-import { toolFactsSchema } from '#wire/tool.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 

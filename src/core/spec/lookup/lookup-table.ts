@@ -1,47 +1,64 @@
-import { type TorqueUnit, unitSymbol } from '../../quantity/unit.ts';
+import { z } from 'zod';
+import { typedText } from '../../bounds.ts';
+import { type TorqueUnit, torqueUnitSchema, unitSymbol } from '../../quantity/unit.ts';
 import { accepted, type Result, refused } from '../../result.ts';
+import type { Shape } from '../../shape.ts';
 import type { ReadRequirement } from '../requirement/read-requirement.ts';
 import { resolvedRequirement, type UnresolvedRefusal } from '../requirement/resolved-requirement.ts';
-import { type KeyKind, type KeyRefusal, type KeySpan, readKeySpan, spanIdentity } from './key-span.ts';
+import { KEY_KINDS, type KeyRefusal, type KeySpan, readKeySpan, spanIdentity } from './key-span.ts';
 
-export type KeyColumn = {
-  readonly name: string;
-  readonly kind: KeyKind;
-  /** Unit that the heading prints for a number or a conductor, such as `mm` or `mm²`; empty where it prints none. */
-  readonly unit: string;
-};
+export const TABLE_MAX_ROWS = 1_000;
+export const TABLE_MAX_COLUMNS = 12;
+const CELL_MAX_LENGTH = 200;
 
-/** A column of values: torques, whose heading may print their unit once for all, or texts such as a strength or a grade. */
-export type ValueColumn = {
-  readonly name: string;
-  readonly kind: 'torque' | 'text';
-  readonly unit: TorqueUnit | null;
-};
-
+const cellSchema = z.strictObject({
+  printed: z.string().max(CELL_MAX_LENGTH),
+  readAs: z.string().max(CELL_MAX_LENGTH).nullable(),
+});
 /** A cell as printed, and as a person read it where the print was in doubt. */
-export type Cell = { readonly printed: string; readonly readAs: string | null };
+export type Cell = Shape<typeof cellSchema>;
 
-export type TableRow = {
-  readonly keys: readonly Cell[];
-  readonly values: readonly Cell[];
+const keyColumnSchema = z.strictObject({
+  name: typedText(120),
+  kind: z.enum(KEY_KINDS),
+  /** Unit that the heading prints for a number or a conductor, such as `mm` or `mm²`; empty where it prints none. */
+  unit: z.string().max(12),
+});
+export type KeyColumn = Shape<typeof keyColumnSchema>;
+
+const valueColumnSchema = z.strictObject({
+  name: typedText(120),
+  kind: z.enum(['torque', 'text']),
+  unit: torqueUnitSchema.nullable(),
+});
+/** A column of values: torques, whose heading may print their unit once for all, or texts such as a strength or a grade. */
+export type ValueColumn = Shape<typeof valueColumnSchema>;
+
+const rowSchema = z.strictObject({
+  keys: z.array(cellSchema).max(TABLE_MAX_COLUMNS),
+  values: z.array(cellSchema).max(TABLE_MAX_COLUMNS),
   /** A footnote of this row; empty where it has none. */
-  readonly note: string;
-};
+  note: z.string().max(300),
+});
+export type TableRow = Shape<typeof rowSchema>;
 
+export const lookupTableSchema = z
+  .strictObject({
+    name: typedText(120),
+    /** The part or joint its values are for. */
+    subject: typedText(160),
+    keys: z.array(keyColumnSchema).max(TABLE_MAX_COLUMNS),
+    values: z.array(valueColumnSchema).max(TABLE_MAX_COLUMNS),
+    rows: z.array(rowSchema).max(TABLE_MAX_ROWS),
+    footnote: z.string().max(1000),
+    /** The material its values were made for; empty where the source does not say. */
+    madeForMaterial: z.string().trim().max(80),
+    /** Whether the source says that values between rows may be interpolated. */
+    mayInterpolate: z.boolean(),
+  })
+  .meta({ id: 'LookupTable' });
 /** A table of a source, cell by cell as printed. */
-export type LookupTable = {
-  readonly name: string;
-  /** The part or joint its values are for. */
-  readonly subject: string;
-  readonly keys: readonly KeyColumn[];
-  readonly values: readonly ValueColumn[];
-  readonly rows: readonly TableRow[];
-  readonly footnote: string;
-  /** The material its values were made for; empty where the source does not say. */
-  readonly madeForMaterial: string;
-  /** Whether the source says that values between rows may be interpolated. */
-  readonly mayInterpolate: boolean;
-};
+export type LookupTable = Shape<typeof lookupTableSchema>;
 
 /** A value cell as read: a requirement, a text, or null where the source prints none. */
 export type ReadValue =
@@ -67,9 +84,6 @@ export type TableShapeRefusal =
   | { readonly code: 'table-row-ragged'; readonly row: number }
   | { readonly code: 'table-cells-unsettled'; readonly count: number }
   | { readonly code: 'table-rows-repeated'; readonly row: number; readonly firstRow: number };
-
-export const TABLE_MAX_ROWS = 1_000;
-export const TABLE_MAX_COLUMNS = 12;
 
 /** What a person or the print says a cell is. */
 export const cellText = ({ printed, readAs }: Cell): string => (readAs ?? printed).trim();

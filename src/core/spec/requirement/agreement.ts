@@ -1,14 +1,17 @@
-import { type WrittenTorque, writtenInNewtonMetres } from '../../quantity/torque.ts';
+import { z } from 'zod';
+import { type WrittenTorque, writtenInNewtonMetres, writtenTorqueSchema } from '../../quantity/torque.ts';
 import { toNewtonMetres } from '../../quantity/unit.ts';
+import type { Shape } from '../../shape.ts';
 import { printedTorques, type Requirement } from './requirement.ts';
 
-/** Two printed values of one requirement that differ by more than rounding, in percent of the first; null percent when the
- *  statements are of different kinds (a range beside a single value). */
-export type Disagreement = {
-  readonly first: WrittenTorque;
-  readonly other: WrittenTorque;
-  readonly differencePercent: number | null;
-};
+export const disagreementSchema = z.strictObject({
+  first: writtenTorqueSchema,
+  other: writtenTorqueSchema,
+  /** In percent of the first; null where the statements are of different kinds (a range beside a single value). */
+  differencePercent: z.number().nullable(),
+});
+/** Two printed values of one requirement that differ by more than rounding. */
+export type Disagreement = Shape<typeof disagreementSchema>;
 
 const halfLastDigit = (torque: WrittenTorque): number => {
   const decimals = torque.text.split('.')[1]?.length ?? 0;
