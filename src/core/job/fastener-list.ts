@@ -1,20 +1,25 @@
 import type { JointKind } from '../joint/joint-kind.ts';
 import { JOINT_KINDS } from '../joint/joint-kinds.ts';
 import { assumedSpot } from '../order/assumed-spot.ts';
-import { type NumberRefusal, readNumber } from '../quantity/read-number.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
-import { accepted, type Result, refused } from '../result.ts';
+import { accepted, type Result } from '../result.ts';
 import { requirementTarget } from '../rules/requirement-target.ts';
 import { NEWEST_RULES } from '../rules/rules-by-number.ts';
 import type { BookReference } from '../spec/book/book-reference.ts';
 import { type DelimitedTable, delimitedTable, type TableRefusal } from '../spec/list/delimited-table.ts';
 import type { ListFinding, ListLine } from '../spec/list/list-line.ts';
 import type { ReadRequirement } from '../spec/requirement/read-requirement.ts';
-import { resolvedRequirement, type UnresolvedRefusal } from '../spec/requirement/resolved-requirement.ts';
+import { resolvedRequirement } from '../spec/requirement/resolved-requirement.ts';
 import type { Schools } from '../target/schools.ts';
-import type { TargetRefusal } from '../target/target-and-acceptance.ts';
-import { DRIVES, type Drive } from '../tool/drive.ts';
-import type { Direction } from '../tool/tool.ts';
+import {
+  boundedText,
+  type CellRefusal,
+  DIRECTION_CHOICES,
+  readChoice,
+  readCoordinate,
+  readDrive,
+  YES_NO,
+} from './fastener-cells.ts';
 import { ONLY_GROUP } from './only-group.ts';
 import type { PlannedFastener } from './plan.ts';
 
@@ -45,18 +50,6 @@ export type FastenerLine = ListLine<FastenerColumn> & {
   readonly book?: BookReference | null | undefined;
 };
 
-export type CellRefusal =
-  | UnresolvedRefusal
-  | NumberRefusal
-  | TargetRefusal
-  | { readonly code: 'cell-empty' }
-  | { readonly code: 'cell-too-long'; readonly longest: number }
-  | { readonly code: 'coordinate-out-of-bounds'; readonly mostMm: number }
-  | { readonly code: 'position-repeated'; readonly position: string; readonly firstLine: number }
-  | { readonly code: 'unknown-choice'; readonly text: string; readonly known: readonly string[] }
-  | { readonly code: 'book-differs'; readonly book: string }
-  | { readonly code: 'unknown-drive'; readonly text: string; readonly known: readonly Drive[] };
-
 export type CellFinding = ListFinding<FastenerColumn, CellRefusal>;
 
 /** How one line was read: the fastener, or what must be settled first. */
@@ -73,67 +66,6 @@ export type ListReading = {
   readonly siteUnit: TorqueUnit;
   readonly schools: Schools;
 };
-
-const COORDINATE_MAX_MM = 100_000;
-
-const DRIVE_SPELLINGS: ReadonlyMap<string, Drive> = new Map([
-  ...DRIVES.map((drive) => [drive, drive] as const),
-  ['slotted', 'slot'],
-  ['flat', 'slot'],
-  ['hex', 'hex-socket'],
-  ['socket', 'hex-socket'],
-  ['star', 'lobed'],
-  ['nut', 'hex-head'],
-  ['bolt', 'hex-head'],
-]);
-
-const signedNumber = (text: string): Result<number, NumberRefusal> => {
-  const isNegative = /^[-−]/.test(text);
-  const number = readNumber(isNegative ? text.slice(1) : text);
-  if (!number.ok) return number;
-  return accepted(isNegative ? -number.value.value : number.value.value);
-};
-
-/** A coordinate; `assumed` where the list has no column for it. */
-const readCoordinate = (text: string | undefined, assumed: number): Result<number, CellRefusal> => {
-  if (text === undefined) return accepted(assumed);
-  if (text.trim() === '') return refused({ code: 'cell-empty' });
-  const number = signedNumber(text.trim());
-  if (!number.ok) return number;
-  return Math.abs(number.value) > COORDINATE_MAX_MM
-    ? refused({ code: 'coordinate-out-of-bounds', mostMm: COORDINATE_MAX_MM })
-    : number;
-};
-
-const boundedText = (text: string, longest: number, isNeeded = false): Result<string, CellRefusal> => {
-  if (text === '' && isNeeded) return refused({ code: 'cell-empty' });
-  return text.length > longest ? refused({ code: 'cell-too-long', longest }) : accepted(text);
-};
-
-const readDrive = (text: string, usual: Drive): Result<Drive, CellRefusal> => {
-  const drive = text === '' ? usual : DRIVE_SPELLINGS.get(text.toLowerCase().replace(/\s+/g, '-'));
-  return drive ? accepted(drive) : refused({ code: 'unknown-drive', text: text.slice(0, 40), known: DRIVES });
-};
-
-const readChoice = <T>(
-  text: string,
-  choices: Readonly<Record<string, T>>,
-  inBook: T | null,
-  bookWords: string,
-): Result<T, CellRefusal> => {
-  const known = Object.keys(choices);
-  const choice = choices[text.toLowerCase()];
-  if (text !== '' && choice === undefined)
-    return refused({ code: 'unknown-choice', text: text.slice(0, 40), known });
-  if (inBook === null) return accepted((choice ?? choices[known[0] ?? '']) as T);
-  // What the book says holds; a list that says otherwise is asked about.
-  return text !== '' && choice !== inBook
-    ? refused({ code: 'book-differs', book: bookWords })
-    : accepted(inBook);
-};
-
-const DIRECTION_CHOICES: Readonly<Record<string, Direction>> = { right: 'right', left: 'left' };
-const YES_NO: Readonly<Record<string, boolean>> = { no: false, yes: true };
 
 const readCellRequirement = (
   line: FastenerLine,

@@ -1,5 +1,5 @@
 import type { SessionRefusal } from '#core/calibration/session-evaluation.ts';
-import type { CellRefusal } from '#core/job/fastener-list.ts';
+import type { CellRefusal } from '#core/job/fastener-cells.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
 import type { RequirementLineRefusal } from '#core/spec/book/requirement-list.ts';
 import type { ConductorRefusal } from '#core/spec/conductor/conductor-size.ts';

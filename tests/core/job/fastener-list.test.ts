@@ -4,13 +4,19 @@ import { valueOrThrow } from '#core/fault.ts';
 import {
   type FastenerLine,
   fastenerLines,
+  groupsNamed,
+  kindSpokenOf,
   type ReadLine,
   readFastenerLines,
 } from '#core/job/fastener-list.ts';
+import { COLLET_NUT } from '#core/joint/kinds/collet-nut.ts';
 import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
+import { SOFT_SEAT_RING } from '#core/joint/kinds/soft-seat-ring.ts';
 import { decodeText } from '#core/spec/list/decode-text.ts';
 import { LIST_MAX_ROWS } from '#core/spec/list/delimited-table.ts';
+import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
+import { bookSaying } from './sample-joints.ts';
 
 const HEADER = 'position,label,x_mm,y_mm,conductor,requirement';
 const ROW = 'X1-1,pump,10,20,14 AWG,20 to 24 in-lb';
@@ -254,4 +260,110 @@ test('property: what is written with quotes comes back', () => {
       expect(line?.cells).toMatchObject({ label, conductor, requirement: '22 in-lb' });
     }),
   );
+});
+
+describe('lists of any joint', () => {
+  const columns = 'position,label,requirement,group,direction,single_use,part,counter_hold,thread';
+  const one = (row: string, book: FastenerLine['book'] = null, kind = CONTROL_CABINET) => {
+    const [line] = linesOf(`${columns}\n${row}`).lines;
+    return readLines([{ ...(line as FastenerLine), book }], kind)[0] as ReadLine;
+  };
+  const codes = ({ findings: found }: ReadLine) => found.map(({ column, refusal }) => [column, refusal.code]);
+
+  test('what every fastener may have is read, and nothing is made up where a column is empty', () => {
+    expect(one('1,nut,5 Nm,left side,left,yes,K-1,17 mm,M8').fastener).toMatchObject({
+      group: 'left side',
+      direction: 'left',
+      isSingleUse: true,
+      part: 'K-1',
+      counterHold: '17 mm',
+      thread: 'M8',
+    });
+    expect(one('1,nut,5 Nm,,,,,,').fastener).toMatchObject({
+      group: 'A',
+      direction: 'right',
+      isSingleUse: false,
+      part: '',
+      counterHold: '',
+    });
+  });
+
+  test.each([
+    { row: '1,nut,5 Nm,,clockwise,,,,', code: ['direction', 'unknown-choice'] },
+    { row: '1,nut,5 Nm,,,perhaps,,,', code: ['single_use', 'unknown-choice'] },
+    { row: `1,nut,5 Nm,${'g'.repeat(21)},,,,,`, code: ['group', 'cell-too-long'] },
+    { row: `1,nut,5 Nm,,,,${'p'.repeat(41)},,`, code: ['part', 'cell-too-long'] },
+  ])('$code.0 in doubt is asked about', ({ row, code }) => {
+    expect(codes(one(row))).toEqual([code]);
+  });
+
+  const saying = (change: object) => bookSaying({ conditions: { ...NO_CONDITIONS, ...change } });
+
+  test('a thread that the book has the other way is asked about; one it has holds', () => {
+    expect(codes(one('1,nut,5 Nm,,right,,,,', saying({ thread: 'left' })))).toEqual([
+      ['direction', 'book-differs'],
+    ]);
+    expect(one('1,nut,5 Nm,,,,,,', saying({ thread: 'left' })).fastener?.direction).toBe('left');
+    // A row of a table says nothing of the thread it is for.
+    const table = { ...saying({}), kind: 'table' as const };
+    expect(one('1,nut,5 Nm,,left,,,,', table).fastener?.direction).toBe('left');
+  });
+
+  test('single use is what either says', () => {
+    expect(one('1,nut,5 Nm,,,,,,', saying({ isSingleUse: true })).fastener?.isSingleUse).toBe(true);
+    expect(one('1,nut,5 Nm,,,yes,,,', saying({ isSingleUse: false })).fastener?.isSingleUse).toBe(true);
+    expect(codes(one('1,nut,5 Nm,,,no,,,', saying({ isSingleUse: true })))).toEqual([
+      ['single_use', 'book-differs'],
+    ]);
+  });
+
+  test.each(['finger tight', 'Finger-tight', 'hand tight only', 'fingertight'])(
+    '%s is no torque',
+    (printed) => {
+      expect(one(`1,cap,${printed},,,,,,`).fastener?.requirement.requirement).toEqual({
+        kind: 'finger-tight',
+      });
+    },
+  );
+
+  test('the kind of joint says what else a fastener has, and what usually engages it', () => {
+    const text = 'position,label,requirement,shank\n1,holder,38 Nm,4 mm';
+    const [line] = linesOf(text).lines;
+    expect(readLines([line as FastenerLine], COLLET_NUT)[0]?.fastener).toMatchObject({
+      details: { shank: '4 mm', cutter: '' },
+      drive: 'slotted-nut',
+      driveAssumed: true,
+    });
+  });
+
+  test('a list speaks of its kind by the columns it has; of none, or of two, it does not', () => {
+    const kind = (header: string) => {
+      const { lines } = linesOf(
+        `${header}\n${header
+          .split(',')
+          .map(() => 'x')
+          .join(',')}`,
+      );
+      return kindSpokenOf(lines, groupsNamed(lines)[0] ?? '')?.code ?? null;
+    };
+    expect(kind('position,label,requirement,shank')).toBe('collet-nut');
+    expect(kind(HEADER)).toBe('control-cabinet');
+    expect(kind('position,label,requirement')).toBeNull();
+    expect(kind('position,label,requirement,shank,conductor')).toBeNull();
+  });
+
+  test('groups come in the order they are named first', () => {
+    const { lines } = linesOf(
+      `${columns}\n1,a,5 Nm,knob,,,,,\n2,b,5 Nm,collet,,,,,\n3,c,5 Nm,knob,,,,,\n4,d,5 Nm,,,,,,`,
+    );
+    expect(groupsNamed(lines)).toEqual(['knob', 'collet', 'A']);
+  });
+
+  test('a ring without places is laid round a circle; a cell that is empty where there is a column is asked for', () => {
+    const text = `position,label,requirement\n${Array.from({ length: 12 }, (_, at) => `${at + 1},s,1 Nm`).join('\n')}`;
+    const read = readLines(linesOf(text).lines, SOFT_SEAT_RING).flatMap(({ fastener }) => fastener ?? []);
+    const radius = Math.max(...read.map(({ xMm }) => xMm)) / 2;
+    for (const { xMm, yMm } of read) expect(Math.hypot(xMm - radius, yMm - radius)).toBeCloseTo(radius, 1);
+    expect(findings('X1-1,pump,,20,14 AWG,20 to 24 in-lb')).toEqual([['x_mm', 'cell-empty']]);
+  });
 });
