@@ -46,7 +46,7 @@ test('a collet, 16 size and 4 mm, from the list to the signature: depth, flutes,
   await importList(page, 'collets.csv', COLLETS, 'Holder 3');
   // The list speaks of shanks: its kind of joint need not be chosen.
   await expect(page.getByRole('combobox', { name: 'Kind of joint' })).toHaveValue('collet-nut');
-  await page.getByRole('button', { name: 'Import all 1 lines' }).click();
+  await page.getByRole('button', { name: 'Import the line' }).click();
   await page.waitForURL(/\/plan$/);
   await expect(page.getByRole('columnheader', { name: 'Shank' })).toBeVisible();
   await expect(page.getByText('onductor')).toHaveCount(0);

@@ -25,6 +25,23 @@ const SCREENS: readonly { readonly name: string; readonly open: (page: Page) => 
     name: 'sign, inspected',
     open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Chiller')}/sign`),
   },
+  {
+    name: 'plan, two groups',
+    open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Cargo trike')}/plan`),
+  },
+  {
+    name: 'bench, two groups',
+    open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Cargo trike')}/bench`),
+  },
+  {
+    name: 'bench, a ring',
+    open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Secondary mirror')}/bench`),
+  },
+  {
+    name: 'sign, steps done',
+    open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Mill holders')}/sign`),
+  },
+  { name: 'a part', open: (page) => page.goto('/parts/KC16-04') },
   { name: 'tools', open: (page) => page.goto('/tools') },
   { name: 'sums', open: (page) => page.goto('/sums') },
   { name: 'specs', open: (page) => page.goto('/specs?requirement=R-7') },

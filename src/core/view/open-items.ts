@@ -36,8 +36,9 @@ const comeAgain = (
 ): readonly FastenerView[] => {
   const isLast = pass !== null && pass >= lastPass(group.kind) && !group.kind.roundsUntilStill;
   if (pass === null || isLast || now.length === 0) return [];
+  const inThisPass = new Set(now);
   return fastenersIn(state, group).filter(
-    (fastener) => fastener.leftOpen === null && !isByHand(fastener) && !now.includes(fastener),
+    (fastener) => fastener.leftOpen === null && !isByHand(fastener) && !inThisPass.has(fastener),
   );
 };
 

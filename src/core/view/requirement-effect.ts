@@ -1,5 +1,5 @@
+import { NEWEST_RULES, rulesOf } from '../rules/rules-by-number.ts';
 import type { Specification } from '../spec/requirement/specification.ts';
-import { specifiedTarget } from '../target/specified-target.ts';
 import { rejudgedPull } from '../verdict/rejudged-pull.ts';
 import type { Outcome } from '../verdict/tightening-verdict.ts';
 import type { FastenerView } from './bench.ts';
@@ -28,7 +28,8 @@ export const requirementEffect = (
   const { schools } = state.plan;
   const resting = state.fasteners.filter(restsOn);
   const limitPercent = resting[0] ? limitPercentOf(state, resting[0]) : null;
-  const target = specifiedTarget(specification, schools, limitPercent ?? 0);
+  const rules = rulesOf(state.rules) ?? NEWEST_RULES;
+  const target = rules.target(specification, schools, limitPercent ?? 0);
   if (!target.ok) return null;
   const pulled = resting.flatMap((fastener) => {
     const pull = lastPull(fastener);

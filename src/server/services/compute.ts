@@ -4,6 +4,7 @@ import { toolConditions } from '#core/calibration/tool-conditions.ts';
 import { displayDigits } from '#core/quantity/display.ts';
 import { fromNewtonMetres, type NewtonMetres, type TorqueUnit, toNewtonMetres } from '#core/quantity/unit.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { requirementTarget } from '#core/rules/requirement-target.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { readConductorSize } from '#core/spec/conductor/conductor-size.ts';
 import { readLabel } from '#core/spec/label/read-label.ts';
@@ -17,7 +18,6 @@ import {
 import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import { resolvedRequirement } from '#core/spec/requirement/resolved-requirement.ts';
 import { relubricatedTarget } from '#core/target/specified-target.ts';
-import { targetAndAcceptance } from '#core/target/target-and-acceptance.ts';
 import { adapterFactor, adapterSensitivity, settingThrough } from '#core/tool/adapter.ts';
 import { rankedTools } from '#core/tool/choose-tool.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
@@ -77,7 +77,7 @@ export const convert = ({
   return accepted({ torque: converted, text });
 };
 
-/** Target and acceptance of a printed requirement, with the steps. Refuses: what readRequirement and targetAndAcceptance refuse. */
+/** Target and acceptance of a printed requirement, with the steps. Refuses: tool-needed, and what readRequirement and requirementTarget refuse. */
 export const resolveRequirement = ({
   requirement,
   schools,
@@ -87,7 +87,15 @@ export const resolveRequirement = ({
 }: In<typeof wire.resolveRequirementRequest>): Out<typeof wire.resolveRequirementResponse> => {
   const read = resolvedRequirement(requirement, siteUnit);
   if (!read.ok) return read;
-  const resolved = targetAndAcceptance(read.value.requirement, schools, toolLimitPercent);
+  // A job takes the site's tolerance until it has a tool; who asks for the class's without one is told so.
+  if (
+    schools.nominalTolerance === 'tool-class' &&
+    toolLimitPercent === null &&
+    read.value.requirement.kind === 'nominal'
+  )
+    return refused({ code: 'tool-needed' });
+  const asked = { requirement: read.value.requirement, book: null };
+  const resolved = requirementTarget(asked, null, schools, toolLimitPercent, NEWEST_RULES);
   if (!resolved.ok) return resolved;
   const { target, low, high, steps } = resolved.value;
   return accepted({

@@ -144,7 +144,9 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
             ? 'Choose the kind of joint'
             : doubts.length > 0
               ? `Settle ${doubts.length} more ${doubts.length === 1 ? 'line' : 'lines'}`
-              : `Import all ${list.read.length} lines`}
+              : list.read.length === 1
+                ? 'Import the line'
+                : `Import all ${list.read.length} lines`}
       </button>
     </ReadyForm>
   );

@@ -1,11 +1,11 @@
 import { valueOrThrow } from '#core/fault.ts';
 import { displayTorque } from '#core/quantity/display.ts';
 import { type NewtonMetres, newtonMetres, type TorqueUnit } from '#core/quantity/unit.ts';
+import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import type { Requirement } from '#core/spec/requirement/requirement.ts';
 import { plainSpecification, type Specification } from '#core/spec/requirement/specification.ts';
 import type { Schools } from '#core/target/schools.ts';
-import { specifiedTarget } from '#core/target/specified-target.ts';
 import { toolSetting } from '#core/tool/tool-setting.ts';
 import { tighteningVerdict } from '#core/verdict/tightening-verdict.ts';
 import { problemWords } from '#wire/problems/en.ts';
@@ -66,7 +66,7 @@ export const schoolExample = (question: ChoiceQuestion, schools: Schools): strin
   if (question === 'decisionRule') return decisionExample(schools);
   const example = EXAMPLES[question];
   if (!example) return null;
-  const result = specifiedTarget(example.specification, schools, SAMPLE_LIMIT_PERCENT);
+  const result = NEWEST_RULES.target(example.specification, schools, SAMPLE_LIMIT_PERCENT);
   if (!result.ok) return `${example.text}: ${problemWords(result.refusal).cause}`;
   const unit =
     'low' in example.specification.requirement

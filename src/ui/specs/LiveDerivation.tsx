@@ -2,10 +2,10 @@ import { useState } from 'react';
 import { displayDigits } from '#core/quantity/display.ts';
 import { significantDigits } from '#core/quantity/torque.ts';
 import { fromNewtonMetres, type NewtonMetres, unitSymbol } from '#core/quantity/unit.ts';
+import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { printedTorques, printedUnit } from '#core/spec/requirement/requirement.ts';
 import type { Specification } from '#core/spec/requirement/specification.ts';
 import type { Schools } from '#core/target/schools.ts';
-import { specifiedTarget } from '#core/target/specified-target.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { derivationWords, schoolWords } from '#wire/words/derivation.ts';
@@ -45,7 +45,7 @@ export const LiveDerivation = ({ specification, site }: Props) => {
     ...printedTorques(specification.requirement).map(({ text }) => significantDigits(text)),
   );
   const resolution = { sourceDigits: digits, graduation: null };
-  const result = specifiedTarget(specification, schools, SAMPLE_LIMIT_PERCENT);
+  const result = NEWEST_RULES.target(specification, schools, SAMPLE_LIMIT_PERCENT);
   const questions = SCHOOL_QUESTIONS.filter(({ id }) => questionsFor(specification).includes(id));
   const show = (torque: NewtonMetres, inUnit = unit): string =>
     displayDigits(fromNewtonMetres(torque, inUnit), resolution);
