@@ -3,7 +3,7 @@ import { unitSymbol } from '#core/quantity/unit.ts';
 import { isIndicating, isPreset } from '#core/tool/tool.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import { isFullPass, nextPass } from '#core/view/passes.ts';
+import { isFullPass, isRound, nextPass } from '#core/view/passes.ts';
 import { toolFor } from '#core/view/tool-for.ts';
 import { passWords } from '#wire/words/joint.ts';
 import { requirementView } from '../requirement-view.ts';
@@ -51,6 +51,9 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
   const shown = requirementView(view, fastener, taken?.tool ?? null, pass);
   const full = requirementView(view, fastener, taken?.tool ?? null);
   const isFull = isFullPass(group.kind, pass);
+  const isIrreplaceable = group.parts.some(
+    ({ code, isIrreplaceable: isOnly }) => isOnly && code === planned.part,
+  );
   const isByHand = planned.requirement.requirement.kind === 'finger-tight';
   const isAssumed = targetOrNull(view, fastener)?.steps.some(({ assumed }) => assumed) ?? false;
   // On a phone a step that is due has the room: the torque comes after it.
@@ -102,6 +105,14 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
           </div>
         </details>
       </div>
+      {isIrreplaceable && (
+        <p className="mt-1 font-semibold text-low">
+          There is no other {planned.part}: the lower half of its range, and stop at the first doubt.
+        </p>
+      )}
+      {isRound(group.kind, pass) && (
+        <p className="mt-1 text-s text-faint">Moved means: {group.kind.words.moved}.</p>
+      )}
       {planned.counterHold !== '' && (
         <p className="mt-1 font-semibold text-low">Counter-hold: {planned.counterHold}</p>
       )}
