@@ -61,6 +61,9 @@ export const chainShape = {
   hash: hashSchema,
 } as const;
 
+/** Who did something, when, and by which event: what stands beside whatever is shown of one. */
+export type By = { readonly eventId: string; readonly person: Person; readonly at: string };
+
 /** When an event happened, as well as it is known: the site's corrected time, else the device's own. */
 export const happenedAt = ({ clock, deviceTime }: Pick<Happened<unknown>, 'clock' | 'deviceTime'>): string =>
   clock?.correctedTime ?? deviceTime;

@@ -1,8 +1,6 @@
 import type { CheckBody } from '../job/check.ts';
+import type { By } from '../job/happened.ts';
 import type { RecallBody } from '../job/recall-note.ts';
-import type { Person } from '../people/person.ts';
-
-type By = { readonly eventId: string; readonly person: Person; readonly at: string };
 
 /** What stands beside a job's signatures and never strikes them: checks of finished fasteners, settling readings, recalls. */
 export type ChecksView = {

@@ -1,12 +1,12 @@
+import type { By } from '../job/happened.ts';
 import type { JobPlan } from '../job/plan.ts';
-import type { Person } from '../people/person.ts';
 
 /** A move of a job from one number of rules to another. */
 export type RulesMove = {
   readonly from: number;
   readonly to: number;
   readonly why: string;
-  readonly person: Person;
+  readonly person: By['person'];
   readonly at: string;
 };
 
@@ -14,7 +14,7 @@ export type RulesMove = {
 export type PlanningView = {
   readonly job: string;
   readonly plan: JobPlan;
-  readonly plannedBy: Person;
+  readonly plannedBy: By['person'];
   readonly plannedAt: string;
   /** The number of the rules in force for it. */
   readonly rules: number;

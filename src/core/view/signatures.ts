@@ -1,9 +1,9 @@
+import type { By } from '../job/happened.ts';
 import type { SignatureBody } from '../job/signature.ts';
-import type { Person } from '../people/person.ts';
 
 export type Signature = SignatureBody & {
   readonly eventId: string;
-  readonly person: Person;
+  readonly person: By['person'];
   readonly deviceTime: string;
 };
 

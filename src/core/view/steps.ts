@@ -1,18 +1,14 @@
+import type { By } from '../job/happened.ts';
 import type { StepBody, StepSaid } from '../job/step-done.ts';
-import type { Person } from '../people/person.ts';
 
 /** A step as it was done last, by whom and when. */
-export type StepDone = StepBody & {
-  readonly eventId: string;
-  readonly person: Person;
-  readonly at: string;
-};
+export type StepDone = StepBody & By;
 
 /** What was made safe before the first pull, and every step done since. */
 export type StepsView = {
   readonly cautions: {
     readonly confirmed: readonly string[];
-    readonly person: Person;
+    readonly person: By['person'];
     readonly deviceTime: string;
   } | null;
   /** Every step done, in the order they were; one done again is in it again. */

@@ -7,10 +7,10 @@ import type { JobEvent, JobHappening, UnplacedEvent } from '#core/event/event.ts
 import { type LedgerEvent, lifted, liftedUnplaced, type SentEvent } from '#core/event/lifted.ts';
 import { type Judgement, judgementOf } from '#core/job/pull.ts';
 import { type ChainHead, type Placed, placedEvent } from '#core/ledger/hash-chain.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import type { Asker } from '../asker.ts';
 import { type Connection, database } from '../database/pool.ts';
 import { inTransaction, type Transaction } from '../database/transaction.ts';
 import { project } from '../projections/projections.ts';
@@ -216,7 +216,7 @@ const usedElsewhere = async (
 export const appendedTo = (
   jobId: string,
   events: readonly UnplacedEvent[],
-  by: Person,
+  by: Asker,
   contactOf: ContactOf,
 ): Promise<Result<AppendResult, Problem>> =>
   inTurn(jobId, async () => {
@@ -233,7 +233,7 @@ export const appendedTo = (
 const appendedNow = async (
   jobId: string,
   events: readonly UnplacedEvent[],
-  by: Person,
+  by: Asker,
   contactOf: ContactOf,
   mayBeFarBehind = true,
 ): Promise<Result<AppendResult, Problem>> => {
@@ -274,7 +274,7 @@ const appendedNow = async (
 export const appendEvents = async (
   jobId: string,
   sent: readonly SentEvent[],
-  by: Person,
+  by: Asker,
   contact: Contact = unknownContact(),
 ): Promise<Result<AppendResult, Problem>> => {
   const events = sent.map(liftedUnplaced);

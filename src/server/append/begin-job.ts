@@ -1,9 +1,9 @@
 import type { UnplacedEvent } from '#core/event/event.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import type { Asker } from '../asker.ts';
 import type { Transaction } from '../database/transaction.ts';
 import { appendToJob, type ContactOf, unknownContact } from './append-events.ts';
 import { knownToSite, readAhead } from './known-to-site.ts';
@@ -15,7 +15,7 @@ const NEW: RememberedJob = { head: EMPTY_HEAD, view: null, ids: new Set() };
 export const beginJob = async (
   db: Transaction,
   planned: UnplacedEvent,
-  by: Person,
+  by: Asker,
   contactOf: ContactOf = unknownContact,
 ): Promise<Result<LedgerEvent, Problem>> => {
   const knowledge = await knownToSite(db, [planned], by, await readAhead(db, [planned]));

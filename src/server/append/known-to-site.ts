@@ -3,10 +3,10 @@ import { type Known, type KnownCrib, knowingCrib, knowingNothing } from '#core/c
 import type { UnplacedEvent } from '#core/event/event.ts';
 import type { PlannedRequirement } from '#core/job/plan.ts';
 import { isShippedKind } from '#core/joint/joint-kinds.ts';
-import type { Person } from '#core/people/person.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
 import { toolBlocks } from '#core/tool/tool-blocks.ts';
+import type { Asker } from '../asker.ts';
 import type { Connection } from '../database/pool.ts';
 import { selectAdapters } from '../queries/adapters.ts';
 import { selectSite } from '../queries/site.ts';
@@ -54,7 +54,7 @@ export const readAhead = async (db: Connection, events: readonly UnplacedEvent[]
 export const knownToSite = async (
   db: Connection,
   events: readonly UnplacedEvent[],
-  person: Person,
+  person: Asker,
   { crib, inBook }: ReadAhead,
 ): Promise<SiteKnowledge> => {
   const toolIds = crib ? [] : [...new Set(events.flatMap(toolsOf))];

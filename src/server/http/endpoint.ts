@@ -3,12 +3,12 @@ import type { IncomingMessage } from 'node:http';
 import type { APIContext, APIRoute } from 'astro';
 import { z } from 'zod';
 import { type Action, whoMay } from '#core/people/may.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { DeepReadonly, Operation } from '#wire/operation.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { PROBLEM_MEDIA_TYPE, problemDetails } from '#wire/problems/problem-details.ts';
 import type { Contact } from '../append/event-clock.ts';
+import type { Asker } from '../asker.ts';
 import { isDatabaseAway } from '../database/away.ts';
 import { isConflict } from '../database/transaction.ts';
 import { now } from '../services/clock.ts';
@@ -96,7 +96,7 @@ const parsedBody = async (
 type Asked<O extends Operation> = {
   readonly body: z.output<O['request']>;
   /** Who is signed in; for operations open to anyone it may be null. */
-  readonly by: O['who'] extends Action ? Person : Person | null;
+  readonly by: O['who'] extends Action ? Asker : Asker | null;
   readonly context: APIContext;
 };
 

@@ -1,6 +1,6 @@
 import type { RowDataPacket } from 'mysql2';
-import type { Person } from '#core/people/person.ts';
 import { type LogEntry, logEntrySchema } from '#wire/book.ts';
+import type { Asker } from '../asker.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 
@@ -19,7 +19,7 @@ export const insertLogEntry = async (
   db: Connection,
   entry: {
     readonly at: string;
-    readonly by: Person;
+    readonly by: Asker;
     readonly kind: LogKind;
     readonly subject: string;
     readonly why: string;

@@ -1,9 +1,9 @@
 import type { RowDataPacket } from 'mysql2';
 import { z } from 'zod';
-import type { Person } from '#core/people/person.ts';
 import { toolSchema } from '#core/tool/tool.ts';
 import { toolFactsSchema } from '#core/tool/tool-blocks.ts';
 import type { DeepReadonly } from '#wire/operation.ts';
+import type { Asker } from '../asker.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 
@@ -18,7 +18,7 @@ export type ToolAfter = DeepReadonly<z.infer<typeof afterSchema>>;
 export type ToolEvent = {
   readonly toolId: string;
   readonly at: string;
-  readonly by: Pick<Person, 'id' | 'name'>;
+  readonly by: Pick<Asker, 'id' | 'name'>;
   readonly kind: string;
   readonly body: object;
   readonly after: ToolAfter;

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { whoMay } from '#core/people/may.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
 import { checkedScale, settingInNewtonMetres } from '#core/tool/scale.ts';
@@ -8,6 +7,7 @@ import type { Tool } from '#core/tool/tool.ts';
 import { NO_FACTS } from '#core/tool/tool-blocks.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { NewTool } from '#wire/tool.ts';
+import type { Asker } from '../asker.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { isToolCodeTaken } from '../queries/tools.ts';
 import { addToolEvent, standingOf } from './add-tool-event.ts';
@@ -15,7 +15,7 @@ import { now } from './clock.ts';
 
 /** Adds a tool; its class gives its permissible deviation unless its maker's is given.
  *  Refuses: role-may-not, calibration-dates-reversed, tool-code-taken, and what checkedScale refuses. */
-export const addTool = async (tool: NewTool, by: Person): Promise<Result<Tool, Problem>> => {
+export const addTool = async (tool: NewTool, by: Asker): Promise<Result<Tool, Problem>> => {
   const right = whoMay(by, 'add-tool');
   if (!right.ok) return right;
   const scale = checkedScale(tool.scale);

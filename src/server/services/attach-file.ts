@@ -1,10 +1,10 @@
 import { createHash, randomUUID } from 'node:crypto';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { attachmentType } from '#core/spec/book/media-type.ts';
 import { ATTACHMENT_MAX_BYTES } from '#wire/api-book.ts';
 import type { Attachment } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import type { Asker } from '../asker.ts';
 import { database } from '../database/pool.ts';
 import { type AttachmentOwner, insertAttachment, selectAttachmentContent } from '../queries/attachments.ts';
 import { now } from './clock.ts';
@@ -14,7 +14,7 @@ import { now } from './clock.ts';
 export const attachFile = async (
   owner: AttachmentOwner,
   file: { readonly name: string; readonly contentBase64: string; readonly thumbnailBase64: string | null },
-  by: Person,
+  by: Asker,
 ): Promise<Result<Attachment, Problem>> => {
   const content = Buffer.from(file.contentBase64, 'base64');
   if (content.length > ATTACHMENT_MAX_BYTES)

@@ -1,6 +1,5 @@
 import { jobViewOf } from '#core/event/apply.ts';
 import { whoMay } from '#core/people/may.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { specificationOf } from '#core/spec/book/book-requirement.ts';
 import { type BookStatement, type Conflict, conflictsAmong, contradiction } from '#core/target/conflicts.ts';
@@ -8,6 +7,7 @@ import { requirementEffect } from '#core/view/requirement-effect.ts';
 import type { BookConflict, ConflictEffect, KeptRequirement, LogEntry } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Site } from '#wire/site.ts';
+import type { Asker } from '../asker.ts';
 import { type Connection, database } from '../database/pool.ts';
 import { selectSettledRequirements, selectSharedKeys } from '../queries/book-requirements.ts';
 import { selectEvents } from '../queries/events.ts';
@@ -140,7 +140,7 @@ export const conflictEffects = async (
 /** Decides which of two sources governs, with a reason that stays. Refuses: role-may-not, not-in-conflict. */
 export const decideConflict = async (
   decision: { readonly first: string; readonly other: string; readonly chosen: string; readonly why: string },
-  by: Person,
+  by: Asker,
 ): Promise<Result<readonly BookConflict[], Problem>> => {
   const right = whoMay(by, 'decide-conflict');
   if (!right.ok) return right;

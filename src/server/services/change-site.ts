@@ -1,8 +1,8 @@
 import { whoMay } from '#core/people/may.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Site } from '#wire/site.ts';
+import type { Asker } from '../asker.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { selectSite, updateSite } from '../queries/site.ts';
 import { insertLogEntry } from '../queries/site-log.ts';
@@ -15,7 +15,7 @@ const differingKeys = (before: Site['schools'], after: Site['schools']): readonl
 
 /** Changes what the site has chosen, with a reason that the log keeps; jobs keep what they were planned with.
  *  Refuses: role-may-not, why-missing (when a school changes). */
-export const changeSite = async (site: Site, why: string, by: Person): Promise<Result<Site, Problem>> => {
+export const changeSite = async (site: Site, why: string, by: Asker): Promise<Result<Site, Problem>> => {
   const right = whoMay(by, 'change-site');
   if (!right.ok) return right;
   return inTransaction(

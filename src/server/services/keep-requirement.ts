@@ -1,9 +1,9 @@
 import { canonicalText } from '#core/canonical.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { readPrinted } from '#core/spec/book/book-requirement.ts';
 import type { KeptRequirement, RequirementDraft } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import type { Asker } from '../asker.ts';
 import type { Connection } from '../database/pool.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { insertRequirement, reviseRequirement, selectRequirement } from '../queries/book-requirements.ts';
@@ -28,7 +28,7 @@ const printProblem = async (db: Connection, { body }: RequirementDraft): Promise
 export const keepInTransaction = async (
   db: Connection,
   draft: RequirementDraft,
-  by: Person,
+  by: Asker,
 ): Promise<Result<KeptRequirement, Problem>> => {
   const source = await selectSource(db, draft.sourceId);
   if (!source) return refused({ code: 'not-found', what: 'source' });
@@ -66,7 +66,7 @@ export const keepInTransaction = async (
  *  Refuses: not-found, revision-stale (someone else changed it since), why-missing, claim-untrue, and what readPrinted refuses. */
 export const keepRequirement = (
   draft: RequirementDraft,
-  by: Person,
+  by: Asker,
 ): Promise<Result<KeptRequirement, Problem>> =>
   inTransaction(
     (db) => keepInTransaction(db, draft, by),
@@ -76,7 +76,7 @@ export const keepRequirement = (
 /** Keeps a whole list of requirements, all or none. Refuses: what keepRequirement refuses, at the first that does. */
 export const keepRequirements = (
   drafts: readonly RequirementDraft[],
-  by: Person,
+  by: Asker,
 ): Promise<Result<readonly KeptRequirement[], Problem>> =>
   inTransaction(
     async (db): Promise<Result<readonly KeptRequirement[], Problem>> => {

@@ -1,12 +1,12 @@
 import { type SessionEvaluation, sessionEvaluation } from '#core/calibration/session-evaluation.ts';
 import { toolConditions } from '#core/calibration/tool-conditions.ts';
 import { whoMay } from '#core/people/may.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { ErrorPoint } from '#core/tool/known-error.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import type { KeptSession, NewSession } from '#wire/calibration.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import type { Asker } from '../asker.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { insertSession, selectSessions } from '../queries/calibration-sessions.ts';
 import { type KnownTool, lockTool } from '../queries/tools.ts';
@@ -38,7 +38,7 @@ type Kept = { readonly session: KeptSession; readonly known: KnownTool };
  *  that fails quarantines it. A cross-check of two tools at one point says only whether the tool may go on: it moves no due date.
  *  Refuses: role-may-not (technicians may check, not calibrate), not-found, calibration-dates-reversed, nothing-usable, and what
  *  sessionEvaluation refuses. */
-export const keepSession = (session: NewSession, by: Person): Promise<Result<Kept, Problem>> =>
+export const keepSession = (session: NewSession, by: Asker): Promise<Result<Kept, Problem>> =>
   inTransaction(
     async (db): Promise<Result<Kept, Problem>> => {
       const right = whoMay(by, session.kind === 'cross-check' ? 'check-tool' : 'calibrate-tool');

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { whoMay } from '#core/people/may.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Source } from '#core/spec/book/source.ts';
 import type { DependentJob, KeptRequirement, KeptTable, NewSource } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import type { Asker } from '../asker.ts';
 import { database } from '../database/pool.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { selectRequirements } from '../queries/book-requirements.ts';
@@ -26,7 +26,7 @@ export const addSource = (source: NewSource): Promise<Result<Source, Problem>> =
 
 /** Changes a source, with a reason that the log keeps. What rests on it stays as it is: each is moved by a person.
  *  Refuses: not-found, role-may-not (only a lead supersedes or withdraws), source-supersedes-itself, why-missing. */
-export const changeSource = (source: Source, why: string, by: Person): Promise<Result<Source, Problem>> =>
+export const changeSource = (source: Source, why: string, by: Asker): Promise<Result<Source, Problem>> =>
   inTransaction(
     async (db): Promise<Result<Source, Problem>> => {
       const before = await selectSource(db, source.id);

@@ -1,9 +1,9 @@
 import { canonicalText } from '#core/canonical.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { checkedTable, readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import type { KeptTable, TableDraft } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import type { Asker } from '../asker.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { insertTable, reviseTable, selectTable } from '../queries/book-tables.ts';
 import { selectSite } from '../queries/site.ts';
@@ -13,7 +13,7 @@ import { indexEntries, tableEntries } from './site-search.ts';
 
 /** Keeps a lookup table as a new revision, every cell settled.
  *  Refuses: not-found, revision-stale, why-missing, and what checkedTable refuses. */
-export const keepTable = (draft: TableDraft, by: Person): Promise<Result<KeptTable, Problem>> =>
+export const keepTable = (draft: TableDraft, by: Asker): Promise<Result<KeptTable, Problem>> =>
   inTransaction(
     async (db): Promise<Result<KeptTable, Problem>> => {
       const source = await selectSource(db, draft.sourceId);

@@ -3,7 +3,6 @@ import type { LedgerEvent } from '#core/event/lifted.ts';
 import { readFastenerLines } from '#core/job/fastener-list.ts';
 import { type ListedGroup, plannedGroups } from '#core/job/planned-groups.ts';
 import { jointKindOf } from '#core/joint/joint-kinds.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
@@ -11,6 +10,7 @@ import type { NewGroup, NewJob } from '#wire/new-job.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type ContactOf, unknownContact } from '../append/append-events.ts';
 import { beginJob } from '../append/begin-job.ts';
+import type { Asker } from '../asker.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { selectEventsById } from '../queries/events.ts';
 import { insertJob } from '../queries/jobs.ts';
@@ -32,7 +32,7 @@ const wantedGroups = (groups: readonly NewGroup[]): Result<readonly ListedGroup[
  *  rows-unsettled (with the lines), event-id-used, and what decide refuses. */
 export const planJob = (
   job: NewJob,
-  by: Person,
+  by: Asker,
   contactOf: ContactOf = unknownContact,
 ): Promise<Result<LedgerEvent, Problem>> =>
   inTransaction(

@@ -1,12 +1,12 @@
 import { v7 as uuidv7 } from 'uuid';
 import { unplacedEvent } from '#core/event/event.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { beginJob } from '../append/begin-job.ts';
 import { caughtUp } from '../append/remembered-job.ts';
+import type { Asker } from '../asker.ts';
 import { database } from '../database/pool.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { insertJob } from '../queries/jobs.ts';
@@ -19,7 +19,7 @@ const TITLE_MAX = 120;
 export const planRecheck = async (
   jobId: string,
   positions: ReadonlySet<string>,
-  by: Person,
+  by: Asker,
 ): Promise<Result<string, Problem>> => {
   const job = await caughtUp(database(), jobId);
   if (!job.ok) return job;

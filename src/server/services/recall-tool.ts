@@ -1,12 +1,12 @@
 import { v7 as uuidv7 } from 'uuid';
 import { unplacedEvent } from '#core/event/event.ts';
 import { whoMay } from '#core/people/may.ts';
-import type { Person } from '#core/people/person.ts';
 import { type RecalledPulls, recalledJobs, recalledPulls } from '#core/recall/recall.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { KeptSession, RecalledJobLine } from '#wire/calibration.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { appendedTo, unknownContact } from '../append/append-events.ts';
+import type { Asker } from '../asker.ts';
 import { database } from '../database/pool.ts';
 import { selectSessions } from '../queries/calibration-sessions.ts';
 import { selectJobSummaries } from '../queries/jobs.ts';
@@ -150,7 +150,7 @@ const noteRecall = async (
   { jobId, what, why }: { readonly jobId: string; readonly what: string; readonly why: string },
   { session }: FoundOut,
   outside: number,
-  by: Person,
+  by: Asker,
 ): Promise<Result<null, Problem>> => {
   const known = (await selectToolsInUse(database(), [session.toolId])).known[0];
   const event = unplacedEvent(
@@ -176,7 +176,7 @@ const noteRecall = async (
 export const decideRecall = async (
   toolId: string,
   decision: { readonly jobId: string; readonly what: string; readonly why: string },
-  by: Person,
+  by: Asker,
 ): Promise<Result<{ readonly recheckJobId: string | null }, Problem>> => {
   const right = whoMay(by, 'decide-recall');
   if (!right.ok) return right;

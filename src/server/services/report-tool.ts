@@ -1,9 +1,9 @@
 import { whoMay } from '#core/people/may.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { ToolFacts } from '#core/tool/tool-blocks.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { ToolReport } from '#wire/tool.ts';
+import type { Asker } from '../asker.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { type KnownTool, lockTool } from '../queries/tools.ts';
 import { addToolEvent, standingOf } from './add-tool-event.ts';
@@ -45,7 +45,7 @@ const after = (facts: ToolFacts, happening: ToolReport, { at, by }: At): Result<
 export const reportTool = (
   toolId: string,
   happening: ToolReport,
-  by: Person,
+  by: Asker,
 ): Promise<Result<KnownTool, Problem>> =>
   inTransaction(
     async (db): Promise<Result<KnownTool, Problem>> => {

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { whoMay } from '#core/people/may.ts';
-import type { Person } from '#core/people/person.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
 import { toolBlocks } from '#core/tool/tool-blocks.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { CribTool } from '#wire/tool.ts';
+import type { Asker } from '../asker.ts';
 import { type Connection, database } from '../database/pool.ts';
 import { insertAdapter, selectAdapters } from '../queries/adapters.ts';
 import { selectSite } from '../queries/site.ts';
@@ -35,7 +35,7 @@ export const cribAdapters = (): Promise<readonly Adapter[]> => selectAdapters(da
 /** Adds an adapter. Refuses: role-may-not, tool-code-taken. */
 export const addAdapter = async (
   adapter: Omit<Adapter, 'id'>,
-  by: Person,
+  by: Asker,
 ): Promise<Result<Adapter, Problem>> => {
   const right = whoMay(by, 'add-tool');
   if (!right.ok) return right;
