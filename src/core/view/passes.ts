@@ -32,14 +32,18 @@ export const isRoundNext = (
   fastener: Pick<FastenerView, 'planned' | 'pass'>,
 ): boolean => isRound(groupOf(job.plan, fastener.planned).kind, nextPass(job, fastener));
 
-/** What a pass asks for of a whole target: its share, or its own torque with the target's tolerance. */
-const ofPass = ({ target, low, high }: Target, { amount }: Pass): Pick<Target, 'target' | 'low' | 'high'> => {
-  const share = amount.kind === 'share' ? amount.share : writtenInNewtonMetres(amount.torque) / target;
-  return {
-    target: newtonMetres(target * share),
-    low: newtonMetres(low * share),
-    high: newtonMetres(high * share),
-  };
+/** The run-on torque that a target was shifted by, in newton metres; 0 where it was not. */
+const dragIn = ({ steps }: Target): number =>
+  steps.findLast(({ rule }) => rule === 'run-on-added')?.from[1] ?? 0;
+
+/** What a pass asks for of a whole target: its share, or its own torque with the target's tolerance. A run-on torque is felt in every pass, so
+ *  that only what is above it is shared. */
+const ofPass = (whole: Target, { amount }: Pass): Pick<Target, 'target' | 'low' | 'high'> => {
+  const drag = dragIn(whole);
+  const share =
+    amount.kind === 'share' ? amount.share : writtenInNewtonMetres(amount.torque) / (whole.target - drag);
+  const shared = (torque: number) => newtonMetres((torque - drag) * share + drag);
+  return { target: shared(whole.target), low: shared(whole.low), high: shared(whole.high) };
 };
 
 /** What a fastener is pulled to in a pass: all of its target from the last pass on, before that what the pass asks for. */

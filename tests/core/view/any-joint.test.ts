@@ -5,6 +5,7 @@ import { COLLET_NUT } from '#core/joint/kinds/collet-nut.ts';
 import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import { audit } from '#core/ledger/audit.ts';
 import { jobRecord } from '#core/ledger/job-record.ts';
+import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
 import { fastenerAt } from '#core/view/bench.ts';
 import { blockingSteps, openSteps, stepsAfter } from '#core/view/due-steps.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
@@ -188,6 +189,21 @@ describe('a ring of screws on a soft seat', () => {
     const made = job.happen({ kind: 'pull-made', body });
     expect(made.fasteners[0]?.pulls[0]?.body.objections).toEqual([{ code: 'pass-out-of-order', about: '1' }]);
     expect(audit(job.chain())).toEqual([]);
+  });
+
+  test('FAA AC 43.13-1B par. 7-40: a run-on torque is felt in every pass, only what is above it is shared', () => {
+    const runOn = { kind: 'measured', torque: { text: '8', value: 8, unit: 'lbf.in' } } as const;
+    const book = bookSaying({ conditions: { ...NO_CONDITIONS, runOn } });
+    const asked = Array(3).fill({ printed: '30 to 40 in-lb', book });
+    const job = new SampleJob(planOf(sampleGroup('A', ringPlan().groups[0]?.kind as never, asked)))
+      .ready({ ...TOOL, scale: { ...TOOL.scale, maximum: 60 } })
+      .step(step('started-by-hand'));
+    // 35 · 0.33 + 8 = 19.55, on a scale of halves 19.5.
+    expect(nextAction(job.state, '1')).toMatchObject({ kind: 'set-tool', wanted: { setting: 19.5 } });
+    for (const position of ['1', '2', '3']) job.pull(position);
+    job.step(step('gap-even', { afterPass: 1 }));
+    // 35 · 0.66 + 8 = 31.1.
+    expect(nextAction(job.state, '1')).toMatchObject({ kind: 'set-tool', wanted: { setting: 31 } });
   });
 
   test('a device that says a later pass takes none of those before away', () => {
