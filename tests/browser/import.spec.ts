@@ -59,11 +59,11 @@ test('what is typed and settled outlives a reload, a lost session and a refusal'
   await expect(page.getByText('All 1 lines are settled.')).toBeVisible();
 
   await context.clearCookies();
-  await page.getByRole('button', { name: 'Import all 1' }).click();
+  await page.getByRole('button', { name: 'Import the line' }).click();
   await expect(page.getByRole('alert')).toContainText('Sign in again; what you typed is kept.');
   await expect(page.getByLabel('What is it')).toHaveValue('Kept');
   await signedIn(page, 'Ayu');
-  await page.getByRole('button', { name: 'Import all 1' }).click();
+  await page.getByRole('button', { name: 'Import the line' }).click();
   await expect(page).toHaveURL(/plan$/);
 });
 
