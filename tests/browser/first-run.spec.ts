@@ -72,7 +72,7 @@ test('an empty site: its first person, a tool, a job, the bench', async ({ page 
     mimeType: 'text/csv',
     buffer: Buffer.from(`${HEADER}\nX1,a,1,1,14 AWG,20 to 24 in-lb`),
   });
-  await page.getByRole('button', { name: 'Import all 1' }).click();
+  await page.getByRole('button', { name: 'Import the line' }).click();
   await expect(page.getByRole('button', { name: 'Take D-1' })).toBeVisible();
   await page.goto(`${application.address}/first-run`);
   await expect(page).toHaveURL(/sign-in/);
