@@ -56,7 +56,7 @@ test('what is typed and settled outlives a reload, a lost session and a refusal'
   await page.getByRole('button', { name: /^18 lbf·in/ }).click();
   await page.reload();
   await expect(page.getByLabel('What is it')).toHaveValue('Kept');
-  await expect(page.getByText('All 1 lines are settled.')).toBeVisible();
+  await expect(page.getByText('The one line is settled.')).toBeVisible();
 
   await context.clearCookies();
   await page.getByRole('button', { name: 'Import the line' }).click();

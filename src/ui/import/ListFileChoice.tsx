@@ -20,8 +20,8 @@ export const ListFileChoice = ({ list }: { readonly list: FastenerList }) => {
         />
         {file ? (
           <p className="text-s text-faint">
-            {file.name}: {list.read.length} lines, {file.encoding}, separated by{' '}
-            {SEPARATOR_NAMES[file.separator]}
+            {file.name}: {list.read.length} {list.read.length === 1 ? 'line' : 'lines'}, {file.encoding},
+            separated by {SEPARATOR_NAMES[file.separator]}
             {file.ignoredHeadings.length > 0 && `; not read: ${file.ignoredHeadings.join(', ')}`}. Units
             without doubt are kept as printed; the site’s unit is never put in their place.
           </p>

@@ -10,10 +10,12 @@ export const DoubtsBar = ({ total, doubts, isDoubtsOnly, onDoubtsOnly }: Props) 
   <div className="flex flex-wrap items-center gap-4" data-testid="doubts">
     <p className="text-l">
       {doubts === 0 ? (
-        <strong className="text-in">All {total} lines are settled.</strong>
+        <strong className="text-in">
+          {total === 1 ? 'The one line is settled.' : `All ${total} lines are settled.`}
+        </strong>
       ) : (
         <strong className="text-unsure">
-          {doubts} of {total} lines to settle.
+          {doubts} of {total} {total === 1 ? 'line' : 'lines'} to settle.
         </strong>
       )}
     </p>

@@ -1,15 +1,12 @@
 import { z } from 'zod';
-import { instantSchema, positionSchema, whySchema } from '../../bounds.ts';
+import { instantSchema, positionSchema } from '../../bounds.ts';
 import { chainShape } from '../../job/happened.ts';
-import { plannedRequirementSchema } from '../../job/plan.ts';
 import { PULL_METHODS } from '../../job/pull.ts';
 import { SIGNATURE_MEANINGS } from '../../job/signature.ts';
 import { personSchema } from '../../people/person.ts';
 import { writtenTorqueSchema } from '../../quantity/torque.ts';
-import { mountedAdapterSchema } from '../../tool/adapter.ts';
-import { toolSchema } from '../../tool/tool.ts';
-import { toolBlockSchema } from '../../tool/tool-blocks.ts';
-import { CAUTION_IDS, planSchema2 } from './plan-2.ts';
+import { BEFORE_GROUPS } from './before-groups.ts';
+import { planSchema2 } from './plan-2.ts';
 
 // The form of events as of the first record. What it shares with the newest form is taken from there; a golden record fails when a change
 // to that would change this.
@@ -33,33 +30,11 @@ const pullSchema = z.strictObject({
   probability: z.number().min(0).max(1).nullable(),
 });
 
-const atPosition = z.strictObject({ position: positionSchema });
-
 const HAPPENINGS = [
   ['job-planned', planSchema2.omit({ rules: true }).strict()],
-  [
-    'tool-chosen',
-    z.strictObject({
-      tool: toolSchema,
-      adapters: z.array(mountedAdapterSchema).max(6),
-      blocks: z.array(toolBlockSchema).max(6),
-      override: whySchema.nullable(),
-    }),
-  ],
-  ['cautions-confirmed', z.strictObject({ cautions: z.array(z.enum(CAUTION_IDS)).max(CAUTION_IDS.length) })],
-  ['tool-set', z.strictObject({ toolId: z.uuid(), setting: writtenTorqueSchema })],
+  ...BEFORE_GROUPS,
   ['pull-made', pullSchema],
-  ['pull-voided', z.strictObject({ pullId: z.uuid(), why: whySchema })],
-  ['fastener-loosened', atPosition],
-  ['witness-marked', atPosition],
-  ['left-open', z.strictObject({ position: positionSchema, why: whySchema })],
-  [
-    'requirement-moved',
-    z.strictObject({ position: positionSchema, requirement: plannedRequirementSchema, why: whySchema }),
-  ],
-  ['run-on-measured', z.strictObject({ position: positionSchema, torque: writtenTorqueSchema })],
   ['job-signed', z.strictObject({ meaning: z.enum(SIGNATURE_MEANINGS) })],
-  ['job-reopened', z.strictObject({ why: whySchema })],
 ] as const satisfies readonly (readonly [string, z.ZodType])[];
 
 const base = {

@@ -2,16 +2,14 @@ import { z } from 'zod';
 import { positionSchema, whySchema } from '../../bounds.ts';
 import { checkBodySchema } from '../../job/check.ts';
 import { chainShape, eventBaseShape, eventClockSchema } from '../../job/happened.ts';
-import { plannedRequirementSchema, rulesNumberSchema } from '../../job/plan.ts';
-import { PULL_METHODS } from '../../job/pull.ts';
+import { rulesNumberSchema } from '../../job/plan.ts';
+import { judgementSchema, PULL_METHODS } from '../../job/pull.ts';
 import { recallBodySchema } from '../../job/recall-note.ts';
 import { signatureBodySchema } from '../../job/signature.ts';
 import { writtenTorqueSchema } from '../../quantity/torque.ts';
 import type { Shape } from '../../shape.ts';
-import { mountedAdapterSchema } from '../../tool/adapter.ts';
-import { toolSchema } from '../../tool/tool.ts';
-import { toolBlockSchema } from '../../tool/tool-blocks.ts';
-import { CAUTION_IDS, groupedPlan, planSchema2 } from './plan-2.ts';
+import { BEFORE_GROUPS, type toolChosenSchema2 } from './before-groups.ts';
+import { groupedPlan, planSchema2 } from './plan-2.ts';
 
 // The form of events before plans had groups. What it shares with the newest form is taken from there; a golden record fails when a change to
 // that would change this.
@@ -31,19 +29,7 @@ const OBJECTIONS_2 = [
   'pulled-meanwhile',
 ] as const;
 
-const torqueSchema = z.number().nonnegative().max(1e6);
-
-const judgementSchema2 = z.strictObject({
-  rules: rulesNumberSchema,
-  targetNewtonMetres: torqueSchema.nullable(),
-  lowNewtonMetres: torqueSchema.nullable(),
-  highNewtonMetres: torqueSchema.nullable(),
-  knownErrorPercent: z.number().gt(-100).max(1000).nullable(),
-  torqueNewtonMetres: torqueSchema.nullable(),
-  standardUncertaintyNewtonMetres: torqueSchema.nullable(),
-  outcome: z.enum(OUTCOMES_2),
-  probability: z.number().min(0).max(1).nullable(),
-});
+const judgementSchema2 = judgementSchema.extend({ outcome: z.enum(OUTCOMES_2) });
 
 const pullSchema2 = z.strictObject({
   position: positionSchema,
@@ -62,13 +48,6 @@ const pullSchema2 = z.strictObject({
     .nullable(),
 });
 
-const toolChosenSchema2 = z.strictObject({
-  tool: toolSchema,
-  adapters: z.array(mountedAdapterSchema).max(6),
-  blocks: z.array(toolBlockSchema).max(6),
-  override: whySchema.nullable(),
-});
-
 const differingSchema2 = z.strictObject({
   position: positionSchema,
   pullId: z.uuid(),
@@ -76,24 +55,10 @@ const differingSchema2 = z.strictObject({
   would: z.enum(OUTCOMES_2),
 });
 
-const atPosition = z.strictObject({ position: positionSchema });
-
 const HAPPENINGS_2 = [
-  ['tool-chosen', toolChosenSchema2],
-  ['cautions-confirmed', z.strictObject({ cautions: z.array(z.enum(CAUTION_IDS)).max(CAUTION_IDS.length) })],
-  ['tool-set', z.strictObject({ toolId: z.uuid(), setting: writtenTorqueSchema })],
+  ...BEFORE_GROUPS,
   ['pull-made', pullSchema2],
-  ['pull-voided', z.strictObject({ pullId: z.uuid(), why: whySchema })],
-  ['fastener-loosened', atPosition],
-  ['witness-marked', atPosition],
-  ['left-open', z.strictObject({ position: positionSchema, why: whySchema })],
-  [
-    'requirement-moved',
-    z.strictObject({ position: positionSchema, requirement: plannedRequirementSchema, why: whySchema }),
-  ],
-  ['run-on-measured', z.strictObject({ position: positionSchema, torque: writtenTorqueSchema })],
   ['job-signed', signatureBodySchema],
-  ['job-reopened', z.strictObject({ why: whySchema })],
   [
     'rules-moved',
     z.strictObject({
