@@ -111,7 +111,7 @@ test('semicolons, Latin-1, CRLF and another order work, and say how they were re
   const list =
     'requirement;conductor;y_mm;x_mm;label;position;note\r\n2 ±0.2 Nm;2.5 mm²;1,5;10;Kühlung;X1;x\r\n';
   await choose(page, Buffer.from(list, 'latin1'));
-  await expect(page.getByText('1 lines, Latin-1, separated by semicolon; not read: note')).toBeVisible();
+  await expect(page.getByText('1 line, Latin-1, separated by semicolon; not read: note')).toBeVisible();
   await expect(page.locator('tr[data-line="2"]')).toContainText('2 N·m, +0.2 −0.2');
   await expect(page.locator('tr[data-line="2"]')).toContainText('Kühlung');
 });
