@@ -1,4 +1,5 @@
 import { z } from 'zod';
+
 /** Torque in newton metres. Everything in core computes in it. */
 export type NewtonMetres = number & { readonly __unit: 'N.m' };
 
@@ -12,6 +13,7 @@ const INCH_M = 0.0254;
 const INCHES_PER_FOOT = 12;
 const OUNCES_PER_POUND = 16;
 const CENTIMETRE_M = 0.01;
+const MILLIMETRE_M = 0.001;
 const GRAM_KG = 0.001;
 
 /** The units a torque may be written in; the code is what the interface of programs uses, the symbol what people read. */
@@ -19,6 +21,11 @@ export const TORQUE_UNITS = {
   'N.m': { symbol: 'N·m', newtonMetres: 1 },
   'cN.m': { symbol: 'cN·m', newtonMetres: 0.01 },
   'mN.m': { symbol: 'mN·m', newtonMetres: 0.001 },
+  'dN.m': { symbol: 'dN·m', newtonMetres: 0.1 },
+  'daN.m': { symbol: 'daN·m', newtonMetres: 10 },
+  'kN.m': { symbol: 'kN·m', newtonMetres: 1000 },
+  'N.cm': { symbol: 'N·cm', newtonMetres: CENTIMETRE_M },
+  'N.mm': { symbol: 'N·mm', newtonMetres: MILLIMETRE_M },
   'lbf.in': { symbol: 'lbf·in', newtonMetres: POUND_KG * STANDARD_GRAVITY_M_PER_S2 * INCH_M },
   'lbf.ft': {
     symbol: 'lbf·ft',
@@ -35,8 +42,14 @@ export const TORQUE_UNITS = {
 
 export type TorqueUnit = keyof typeof TORQUE_UNITS;
 
+/** Written by few: listed after the others. */
+const SELDOM: readonly TorqueUnit[] = ['dN.m', 'daN.m', 'kN.m', 'N.cm', 'N.mm'];
+
 /** Every unit code, in the order a person expects them listed. */
-export const TORQUE_UNIT_CODES = Object.keys(TORQUE_UNITS) as readonly TorqueUnit[];
+export const TORQUE_UNIT_CODES: readonly TorqueUnit[] = [
+  ...(Object.keys(TORQUE_UNITS) as readonly TorqueUnit[]).filter((unit) => !SELDOM.includes(unit)),
+  ...SELDOM,
+];
 
 /** The symbol people read, such as `lbf·in`. */
 export const unitSymbol = (unit: TorqueUnit): string => TORQUE_UNITS[unit].symbol;

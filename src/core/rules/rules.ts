@@ -1,7 +1,8 @@
 import type { likelyMixUps } from '../quantity/mix-up.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { Result } from '../result.ts';
-import type { ReadRequirement, RequirementRefusal } from '../spec/requirement/read-requirement.ts';
+import type { ReadRequirement } from '../spec/requirement/read-requirement.ts';
+import type { RequirementRefusal } from '../spec/requirement/requirement-refusal.ts';
 import type { Specification } from '../spec/requirement/specification.ts';
 import type { Schools } from '../target/schools.ts';
 import type { SpecifiedTarget } from '../target/specified-target.ts';

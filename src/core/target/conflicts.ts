@@ -4,8 +4,8 @@ import type { PrintedTorque } from '../spec/book/book-requirement.ts';
 import { disagreements } from '../spec/requirement/agreement.ts';
 import { readRequirement } from '../spec/requirement/read-requirement.ts';
 import type { Specification } from '../spec/requirement/specification.ts';
+import { specifiedTarget } from './joined-parts.ts';
 import type { Schools } from './schools.ts';
-import { specifiedTarget } from './specified-target.ts';
 
 /** What one current source says about a thing: an id, and the specification. */
 export type BookStatement = { readonly id: string; readonly specification: Specification };

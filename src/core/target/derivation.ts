@@ -18,6 +18,7 @@ export type DerivationRule =
   | 'harder-minimum-as-maximum'
   | 'lower-part-governs'
   | 'overlap-of-parts'
+  | 'other-part-not-met'
   | 'run-on-added'
   | 'lubrication-ratio';
 

@@ -1,9 +1,9 @@
 import { writtenInNewtonMetres } from '../quantity/torque.ts';
-import { fromNewtonMetres, type NewtonMetres, newtonMetres } from '../quantity/unit.ts';
+import { fromNewtonMetres, type NewtonMetres } from '../quantity/unit.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import type { Requirement } from '../spec/requirement/requirement.ts';
 import type { Specification } from '../spec/requirement/specification.ts';
-import type { DerivationRule, DerivationStep, SchoolChoice } from './derivation.ts';
+import type { DerivationRule } from './derivation.ts';
 import type { Schools } from './schools.ts';
 import {
   derivationStep,
@@ -72,64 +72,44 @@ const ofOnePart = (
     : targetAndAcceptance(stage, schools, toolLimitPercent);
 };
 
-const overlapSteps = (
-  a: Target,
-  b: Target,
-  schools: Schools,
-  school: SchoolChoice,
-): readonly DerivationStep[] => {
-  const [low, high] = [Math.max(a.low, b.low), Math.min(a.high, b.high)];
-  const within = { middle: (low + high) / 2, 'low-end': low, 'high-end': high }[schools.rangeTarget];
-  const limits = [newtonMetres(low), newtonMetres(high)];
-  const range = { question: 'rangeTarget', choice: schools.rangeTarget } as const;
-  return [
-    derivationStep('overlap-of-parts', 'low', low, [a.low, b.low], { school }),
-    derivationStep('overlap-of-parts', 'high', high, [a.high, b.high], { school }),
-    derivationStep('overlap-of-parts', 'target', within, limits, { school: range }),
-  ];
-};
+/** How the targets of two parts in one joint become one. */
+export type JoinedParts = (a: Target, b: Target, schools: Schools) => Target;
 
-const ofBothParts = (a: Target, b: Target, schools: Schools): Target => {
-  const school = { question: 'twoParts', choice: schools.twoParts } as const;
-  const doOverlap = Math.max(a.low, b.low) < Math.min(a.high, b.high);
-  if (schools.twoParts === 'overlap-else-lower' && doOverlap)
-    return targetOfSteps([...a.steps, ...b.steps, ...overlapSteps(a, b, schools, school)]);
-  const lower = a.target <= b.target ? a : b;
-  return targetOfSteps([
-    ...lower.steps,
-    ...GIVES.map((gives) =>
-      derivationStep('lower-part-governs', gives, lower[gives], [a[gives], b[gives]], { school }),
-    ),
-  ]);
+/** What of the rules says how a specification becomes a target. */
+export type TargetRules = {
+  readonly joined: JoinedParts;
+  /** The angle to turn after the torque, in degrees; null where neither part asks for one. */
+  readonly angleOf: (specification: Pick<Specification, 'requirement' | 'otherPart'>) => number | null;
 };
 
 /** Target and acceptance of a requirement with all that changes its torque, in newton metres, with every step. Run-on torque is added last.
  *  Source: run-on torque FAA AC 43.13-1B par. 7-40; two parts and softer material common practice, no published source.
  *  Departures: for torque then angle it gives the torque stage, and the angle beside it.
  *  Refuses: tool-needed, made-for-harder-material (by the school that refuses), angle-not-recordable (an angle without a torque). */
-export const specifiedTarget = (
-  { requirement, otherPart, runOn, isForHarderMaterial }: Specification,
-  schools: Schools,
-  toolLimitPercent: number | null,
-): Result<SpecifiedTarget, TargetRefusal> => {
-  const one = ofOnePart(requirement, isForHarderMaterial, schools, toolLimitPercent);
-  if (!one.ok) return one;
-  const other = otherPart ? ofOnePart(otherPart, false, schools, toolLimitPercent) : null;
-  if (other && !other.ok) return other;
-  const joint = other ? ofBothParts(one.value, other.value, schools) : one.value;
-  const drag = runOn ? writtenInNewtonMetres(runOn) : null;
-  const whole =
-    drag === null
-      ? joint
-      : shifted(
-          joint,
-          'run-on-added',
-          (torque) => torque + drag,
-          (torque) => [torque, drag],
-        );
-  const thenAngleDegrees = requirement.kind === 'torque-then-angle' ? requirement.angleDegrees : null;
-  return accepted({ ...whole, thenAngleDegrees });
-};
+export const specifiedTargetBy =
+  ({ joined, angleOf }: TargetRules) =>
+  (
+    { requirement, otherPart, runOn, isForHarderMaterial }: Specification,
+    schools: Schools,
+    toolLimitPercent: number | null,
+  ): Result<SpecifiedTarget, TargetRefusal> => {
+    const one = ofOnePart(requirement, isForHarderMaterial, schools, toolLimitPercent);
+    if (!one.ok) return one;
+    const other = otherPart ? ofOnePart(otherPart, false, schools, toolLimitPercent) : null;
+    if (other && !other.ok) return other;
+    const joint = other ? joined(one.value, other.value, schools) : one.value;
+    const drag = runOn ? writtenInNewtonMetres(runOn) : null;
+    const whole =
+      drag === null
+        ? joint
+        : shifted(
+            joint,
+            'run-on-added',
+            (torque) => torque + drag,
+            (torque) => [torque, drag],
+          );
+    return accepted({ ...whole, thenAngleDegrees: angleOf({ requirement, otherPart }) });
+  };
 
 /** A target for another lubrication than the source's: T2 = T1·K2/K1, each K a nut factor. Offered as derived, never silently applied.
  *  Source: T = K·d·F at the same preload. */

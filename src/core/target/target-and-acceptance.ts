@@ -168,6 +168,16 @@ const derivationSteps = (
           {},
         ),
       );
+    case 'nominal-maximum': {
+      const around = nominalSteps(requirement.nominal, schools, toolLimitPercent);
+      const max = writtenInNewtonMetres(requirement.maximum);
+      return around.ok
+        ? accepted([
+            ...around.value.filter(({ gives }) => gives !== 'high'),
+            derivationStep('printed-limit', 'high', max, [max]),
+          ])
+        : around;
+    }
     case 'finger-tight':
       return refused({ code: 'finger-tight' });
     case 'torque-then-angle':

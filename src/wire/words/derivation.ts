@@ -52,6 +52,7 @@ const RULE_WORDS: Record<DerivationStep['rule'], string> = {
   'tool-class-tolerance': 'the tool class’s deviation around the printed value',
   'harder-minimum-as-maximum': 'the harder material’s minimum, taken as the maximum',
   'lower-part-governs': 'the lower of the joint’s two parts',
+  'other-part-not-met': 'the other part asks for more and does not get it',
   'overlap-of-parts': 'where both parts’ ranges overlap',
   'run-on-added': 'with the measured run-on torque added,',
   'lubrication-ratio': 'for the other lubrication, by the ratio of nut factors',

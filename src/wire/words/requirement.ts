@@ -1,5 +1,13 @@
 import { type TorqueUnit, unitSymbol } from '#core/quantity/unit.ts';
-import { printedTorques, type Requirement } from '#core/spec/requirement/requirement.ts';
+import { printedTorques, type Requirement, turnedDegrees } from '#core/spec/requirement/requirement.ts';
+
+const turnedWords = (requirement: Requirement): string =>
+  turnedDegrees(requirement)
+    .map((degrees) => `, then ${degrees}°`)
+    .join('');
+
+const toleranceWords = (plus: number, minus: number): string =>
+  plus === minus ? `±${plus} %` : `+${plus} % −${minus} %`;
 
 /** A requirement in words, as it was read: "20 to 24 lbf·in", "at most 7 N·m". */
 export const requirementWords = (requirement: Requirement): string => {
@@ -11,20 +19,24 @@ export const requirementWords = (requirement: Requirement): string => {
       return `at most ${digits} ${symbol}`;
     case 'minimum':
       return `at least ${digits} ${symbol}`;
-    case 'nominal-percent':
-      return `${digits} ${symbol} ±${requirement.tolerancePercent} %`;
+    case 'nominal-percent': {
+      const { tolerancePercent, minusPercent = tolerancePercent } = requirement;
+      return `${digits} ${symbol} ${toleranceWords(tolerancePercent, minusPercent)}`;
+    }
     case 'nominal-absolute':
       return `${digits} ${symbol}, +${requirement.plus.text} −${requirement.minus.text}`;
+    case 'nominal-maximum':
+      return `${requirement.nominal.text} ${symbol}, at most ${requirement.maximum.text} ${symbol}`;
     case 'nominal':
-      return `${digits} ${symbol}, no tolerance printed`;
+      return `${requirement.isApproximate ? 'about ' : ''}${digits} ${symbol}, no tolerance printed`;
     case 'torque-then-angle':
-      return `${digits} ${symbol}, then ${requirement.angleDegrees}°`;
+      return `${digits} ${symbol}${turnedWords(requirement)}`;
     case 'finger-tight':
       return 'finger tight';
     case 'snug-then-angle':
-      return `snug, then ${requirement.angleDegrees}°`;
+      return `${requirement.from ? 'hand tight' : 'snug'}${turnedWords(requirement)}`;
     case 'range':
-      return `${digits} ${symbol}`;
+      return `${requirement.isApproximate ? 'about ' : ''}${digits} ${symbol}`;
   }
 };
 

@@ -4,8 +4,9 @@ import { fromNewtonMetres, type TorqueUnit } from '#core/quantity/unit.ts';
 import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import type { Requirement } from '#core/spec/requirement/requirement.ts';
 import { plainSpecification, type Specification } from '#core/spec/requirement/specification.ts';
+import { specifiedTarget } from '#core/target/joined-parts.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
-import { relubricatedTarget, specifiedTarget } from '#core/target/specified-target.ts';
+import { relubricatedTarget } from '#core/target/specified-target.ts';
 
 const printed = (text: string): Requirement => valueOrThrow(readRequirement(text, 'N.m')).requirement;
 const specification = (text: string, part: Partial<Specification> = {}): Specification => ({

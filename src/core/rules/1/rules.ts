@@ -1,13 +1,14 @@
 import { likelyMixUps } from '../../quantity/mix-up.ts';
 import { newtonMetres } from '../../quantity/unit.ts';
-import { readTorqueRequirement } from '../../spec/requirement/read-requirement.ts';
-import { specifiedTarget } from '../../target/specified-target.ts';
+import { specifiedTargetBy } from '../../target/specified-target.ts';
 import { adapterSensitivity } from '../../tool/adapter.ts';
 import { pullStandardUncertainty } from '../../tool/pull-uncertainty.ts';
 import { toolSetting } from '../../tool/tool-setting.ts';
 import { passVerdict } from '../../verdict/pass-verdict.ts';
 import { tighteningVerdict } from '../../verdict/tightening-verdict.ts';
 import type { Rules } from '../rules.ts';
+import { JOINED_PARTS_1 } from './joined-parts.ts';
+import { readTorqueRequirement } from './print/read-requirement.ts';
 
 /** Where the hand is on a lever, 10 mm either way as a rectangular distribution, at the fastener, in newton metres per newton metre shown.
  *  Nothing where no adapter offsets the fastener. Source: JCGM 100:2008, 4.3.7; the 10 mm are common practice. */
@@ -26,7 +27,7 @@ export const RULES_1: Rules = {
   number: 1,
   readRequirement: readTorqueRequirement,
   mayRereadClearPrint: true,
-  target: specifiedTarget,
+  target: specifiedTargetBy(JOINED_PARTS_1),
   setting: toolSetting,
   applied: (shown) => ({ torque: shown, knownErrorPercent: null }),
   standardUncertainty: (shown, tool, adapters, adapterFactor) =>

@@ -1,8 +1,8 @@
 import { newtonMetres } from '../../quantity/unit.ts';
-import { readRequirement } from '../../spec/requirement/read-requirement.ts';
 import type { Applied } from '../../tool/choose-tool.ts';
 import { appliedTorque, figureAt } from '../../tool/known-error.ts';
 import { pullStandardUncertainty } from '../../tool/pull-uncertainty.ts';
+import { readRequirement } from '../1/print/read-requirement.ts';
 import { handUncertainty, RULES_1 } from '../1/rules.ts';
 import type { Rules } from '../rules.ts';
 
@@ -20,7 +20,7 @@ const corrected: Rules['applied'] = (shown, { calibration }): Applied => {
 };
 
 /** Rules 2: a pull is judged by its reading less the tool's known error, while the setting stays the number on the paper.
- *  Open: what the issues after this one sharpen is added here until it is frozen. */
+ *  Frozen: records were signed under it. */
 export const RULES_2: Rules = {
   ...RULES_1,
   number: 2,

@@ -1,39 +1,112 @@
-import type { WrittenNumber } from '../../quantity/read-number.ts';
-import { type NumberRefusal, readNumber } from '../../quantity/read-number.ts';
+import type { NumberRefusal, WrittenNumber } from '../../quantity/read-number.ts';
 import type { TorqueUnit } from '../../quantity/unit.ts';
 import { NOT_A_TORQUE_SPELLINGS, TORQUE_SPELLINGS } from '../../quantity/unit-spelling.ts';
 import { accepted, type Result, refused } from '../../result.ts';
+import { turnAt } from './angle-print.ts';
+import { type DecimalMark, decimalMark, numberAt } from './printed-number.ts';
 
 type Span = { readonly start: number; readonly end: number };
+
+/** What a mark of the grammar stands for: `-` to, `±` tolerance, `%` percent, `°` degrees, `+` then or plus, `<` at most, `>` at least,
+ *  `S` snug, `H` hand tight, `B` between, `&` and, `a` about, `(` and `)` brackets, `|` another statement, `f` a footnote's mark. */
+export type PlainMark =
+  | '-'
+  | '±'
+  | '%'
+  | '°'
+  | '+'
+  | '<'
+  | '>'
+  | '|'
+  | 'S'
+  | 'H'
+  | 'B'
+  | '&'
+  | 'a'
+  | '('
+  | ')'
+  | 'f';
 
 /** A piece of a written requirement. `mark` is one letter of the grammar in read-requirement. */
 export type Token = Span &
   (
     | { readonly mark: 'N'; readonly number: WrittenNumber }
+    | { readonly mark: 'A'; readonly degrees: number }
     | { readonly mark: 'U'; readonly unit: TorqueUnit }
     | { readonly mark: 'F'; readonly candidates: readonly TorqueUnit[] }
-    | { readonly mark: '-' | '±' | '%' | '°' | '+' | '<' | '>' | '|' | 'S' }
+    | { readonly mark: PlainMark }
   );
 
 export type LexRefusal =
   | (NumberRefusal & Span)
   | { readonly code: 'unreadable-text'; readonly text: string; readonly start: number };
 
-// Order matters: `+/-` before `+`, words before their letters, a range dash last.
-const MARKS: readonly (readonly ['±' | '+' | '%' | '°' | '<' | '>' | '|' | '-' | 'S' | ' ', RegExp])[] = [
-  ['±', /±|\+\s*\/\s*[-−–]|\+[-−–]|plus\s+or\s+minus/iy],
-  ['<', /(?:max(?:imum)?|not more than|no more than|not to exceed|up to|at most)(?![a-z])\.?|≤|<=/iy],
-  ['>', /(?:min(?:imum)?|not less than|no less than|at least)(?![a-z])\.?|≥|>=/iy],
-  ['S', /snug(?:[- ]?tight)?(?![a-z])/iy],
-  ['%', /%|per\s?cent(?![a-z])/iy],
-  ['°', /°|º|deg(?:rees?)?(?![a-z])\.?/iy],
-  ['-', /\/\s*[-−–](?=\s*[\d.,])|to(?![a-z])|through(?![a-z])|\.{2,3}|…|[-−–—~]/iy],
-  ['+', /\+|plus(?![a-z])|then(?![a-z])|and(?![a-z])/iy],
-  [' ', /\s+|(?:torque|tighten|tq)(?:\s+to)?(?![a-z])|:/iy],
-  ['|', /[()[\]{}=;|/,]|or(?![a-z])/iy],
-];
+type Mark = PlainMark | ' ';
 
-const NUMBER = /\d+(?:[.,]\d+)*|[.,]\d+/y;
+const words = (pattern: string): RegExp => new RegExp(String.raw`(?:${pattern})(?![a-zäöüß])\.?`, 'iy');
+
+const MAY_NOT = String.raw`(?:(?:do|does|shall|must|should|may|can)\s*(?:not|n['’]t)|don['’]t|never|not\s+to|not)`;
+// A word is tried before the units: none begins with one of these. Longer ones stand before what they begin with.
+const WORDS: readonly (readonly [Mark, RegExp])[] = [
+  [
+    '<',
+    words(
+      String.raw`${MAY_NOT}\s+(?:exceed(?:ing)?|be\s+exceeded|more\s+than|over|above|greater\s+than)|no\s+(?:more|greater)\s+than|not\s+(?:more|greater)\s+than|nicht\s+(?:mehr\s+als|über)|max(?:imum|imal|\.)?|at\s+most|up\s+to|less\s+than|lower\s+than|under|below|höchstens|bis\s+zu|weniger\s+als|(?:or|and|oder)\s+(?:less|lower|under|below|weniger)`,
+    ),
+  ],
+  [
+    '>',
+    words(
+      String.raw`(?:not|no)\s+(?:less|lower)\s+than|(?:not|never)\s+(?:under|below)|nicht\s+(?:weniger\s+als|unter)|min(?:imum|imal|\.)?|mind(?:estens|\.)|at\s+least|more\s+than|greater\s+than|above|over|mehr\s+als|über|wenigstens|(?:or|and|oder)\s+(?:more|greater|higher|above|over|up|mehr)`,
+    ),
+  ],
+  ['B', words('between|zwischen')],
+  ['±', words(String.raw`plus\s*(?:\/|or|oder)?\s*minus`)],
+  ['S', words(String.raw`snug(?:[- ]?tight(?:en(?:ed)?)?)?`)],
+  [
+    'H',
+    words(
+      String.raw`(?:finger|hand)[- ]?tight(?:en(?:ed)?)?(?:\s+only)?|tighten\s+(?:by\s+(?:hand|fingers?)|finger[- ]?tight)(?:\s+only)?|by\s+(?:hand|fingers?)(?:\s+only)?|handfest|fingerfest`,
+    ),
+  ],
+  ['a', words(String.raw`approx(?:imately)?|about|around|roughly|circa|ca|ungefähr|etwa|rund`)],
+  [
+    '+',
+    words(
+      String.raw`(?:and\s+)?then(?:\s+(?:turn(?:\s+(?:a\s+)?further)?|a\s+further|further|another|an?\s+additional))?|plus|followed\s+by|dann|danach|und\s+dann|weitere|further|another|additional(?:ly)?`,
+    ),
+  ],
+  ['-', words('to|through|thru|bis')],
+  ['&', words('and|und')],
+  ['%', words(String.raw`per\s?cent|pct|prozent`)],
+  ['°', words('deg(?:rees?)?|grad')],
+  ['|', words(String.raw`or|oder|resp|bzw|equals?|i\.e|equivalent\s+to`)],
+  [
+    ' ',
+    words(
+      String.raw`(?:re-?)?(?:torque[ds]?|tighten(?:ed|ing)?|tq|set|use|apply|pull)(?:\s+(?:torque|value|spec))*(?:\s+(?:to|at|of|with))?|(?:anzugs?|anzieh|nenn)?-?(?:dreh)?moment|anzugsdrehmoment|anziehen|festziehen|recommended|specified|required|specification|spec|final|nominal|value|wert|from|von|mit|auf|with|of|at|is|be|must|shall|should`,
+    ),
+  ],
+];
+const SYMBOL_OF_TORQUE = /(?:M_?[AaDdTt]|[TM])\s*(?=[=:])/y;
+
+const SYMBOLS: readonly (readonly [Mark, RegExp])[] = [
+  ['±', /±|∓|[+-]\s*\/\s*[+-]|\+-|-\+/y],
+  ['<', /≤|⩽|≦|<=|=<|</y],
+  ['>', /≥|⩾|≧|>=|=>|>/y],
+  ['%', /[%٪]/y],
+  ['°', /[°º˚]/y],
+  ['+', /\/\s*\+(?=\s*[\d.,])|\+/y],
+  ['-', /\/\s*-(?=\s*[\d.,])|\.{2,}|…|÷|-/y],
+  ['&', /&/y],
+  ['(', /[([{]/y],
+  [')', /[)\]}]/y],
+  ['f', /[*†‡§¹]/y],
+  ['|', /[=;|/,]/y],
+  [' ', /:/y],
+];
+/** A tilde or a double one: "about" before a value, "to" between two numbers, "that is" after a unit. */
+const TILDE = /[~∼～〜≈≃]/y;
 
 const matchAt = (pattern: RegExp, text: string, at: number): number | null => {
   pattern.lastIndex = at;
@@ -53,25 +126,69 @@ const unitAt = (text: string, start: number): Token | null => {
   return null;
 };
 
-/** Cuts a written requirement into tokens. Refuses: not-a-number, ambiguous-number, unreadable-text (with where it starts). */
+const markAt = (
+  text: string,
+  start: number,
+  before: Token | undefined,
+): { readonly mark: Mark; readonly end: number } | null => {
+  const isLetter = /[a-zäöüß]/i.test(text[start] as string);
+  for (const [mark, pattern] of isLetter ? WORDS : SYMBOLS) {
+    const end = matchAt(pattern, text, start);
+    if (end !== null) return { mark, end };
+  }
+  if (isLetter) {
+    const symbol = matchAt(SYMBOL_OF_TORQUE, text, start);
+    // What stands between a quantity's symbol and its value parts nothing.
+    return symbol === null ? null : { mark: ' ', end: matchAt(/\s*[=:]/y, text, symbol) ?? symbol };
+  }
+  const tilde = matchAt(TILDE, text, start);
+  if (tilde === null) return null;
+  const mark = before?.mark === 'N' ? '-' : before?.mark === 'U' ? '|' : 'a';
+  return { mark, end: tilde };
+};
+
+const DECIMAL_PHRASE = /,?\s*decimal (point|comma)$/i;
+
+const refusedWord = (text: string, start: number): LexRefusal => ({
+  code: 'unreadable-text',
+  text: (/^\S+/.exec(text.slice(start))?.[0] ?? text.slice(start)).slice(0, 40),
+  start,
+});
+
+/** Which decimal mark a text says it uses, in words or by its other numbers, and where the words begin. */
+const saidMark = (text: string): { readonly mark: DecimalMark; readonly end: number } => {
+  const phrase = DECIMAL_PHRASE.exec(text);
+  if (!phrase) return { mark: decimalMark(text), end: text.length };
+  return { mark: phrase[1]?.toLowerCase() === 'point' ? '.' : ',', end: phrase.index };
+};
+
+/** Cuts a written requirement, its dashes and spaces made plain, into tokens. Refuses: not-a-number, ambiguous-number, unreadable-text (with
+ *  where it starts). */
 export const lexRequirement = (text: string): Result<readonly Token[], LexRefusal> => {
   const tokens: Token[] = [];
+  const { mark: decimals, end: whole } = saidMark(text);
   let at = 0;
-  while (at < text.length) {
+  while (at < whole) {
     const start = at;
-    const numberEnd = matchAt(NUMBER, text, start);
-    if (numberEnd !== null) {
-      const number = readNumber(text.slice(start, numberEnd));
-      if (!number.ok) return refused({ ...number.refusal, start, end: numberEnd });
-      tokens.push({ mark: 'N', number: number.value, start, end: numberEnd });
-      at = numberEnd;
+    if (/\s/.test(text[start] as string)) {
+      at += 1;
       continue;
     }
-    const marked = MARKS.map(([mark, pattern]) => ({ mark, end: matchAt(pattern, text, start) })).find(
-      (candidate) => candidate.end !== null,
-    );
-    // A unit wins over a mark only by being tried after the words `max`, `min` and `to`, which no unit starts with.
-    if (marked?.end) {
+    const turn = turnAt(text, start);
+    if (turn) {
+      for (const degrees of turn.degrees) tokens.push({ mark: 'A', degrees, start, end: turn.end });
+      at = turn.end;
+      continue;
+    }
+    const number = numberAt(text, start, decimals);
+    if (number) {
+      if (!number.number.ok) return refused({ ...number.number.refusal, start, end: number.end });
+      tokens.push({ mark: 'N', number: number.number.value, start, end: number.end });
+      at = number.end;
+      continue;
+    }
+    const marked = markAt(text, start, tokens.at(-1));
+    if (marked) {
       if (marked.mark !== ' ') tokens.push({ mark: marked.mark, start, end: marked.end });
       at = marked.end;
       continue;
@@ -87,8 +204,7 @@ export const lexRequirement = (text: string): Result<readonly Token[], LexRefusa
       at += 1;
       continue;
     }
-    const word = /^\S+/.exec(text.slice(start))?.[0] ?? text.slice(start);
-    return refused({ code: 'unreadable-text', text: word.slice(0, 40), start });
+    return refused(refusedWord(text, start));
   }
   return accepted(tokens);
 };

@@ -1,34 +1,15 @@
 import { z } from 'zod';
-import type { NumberRefusal, WrittenNumber } from '../../quantity/read-number.ts';
-import type { WrittenTorque } from '../../quantity/torque.ts';
+import type { WrittenNumber } from '../../quantity/read-number.ts';
 import { fromNewtonMetres, type TorqueUnit, toNewtonMetres, unitSymbol } from '../../quantity/unit.ts';
 import { UNIT_GUESSES } from '../../quantity/unit-spelling.ts';
 import { accepted, type Result, refused } from '../../result.ts';
 import { type Disagreement, disagreements } from './agreement.ts';
 import { lexRequirement, type Token } from './lex-requirement.ts';
-import { printedTorques, type Requirement } from './requirement.ts';
-
-/** What a text that is not clearly a torque may have meant. */
-export type Candidate = {
-  /** The text with the unit put right, which reads without doubt. */
-  readonly text: string;
-  /** Its first value in the site's unit; null where the number itself is what is in doubt. */
-  readonly inSiteUnit: { readonly value: number; readonly unit: TorqueUnit } | null;
-};
-
-export type RequirementRefusal =
-  | NumberRefusal
-  | { readonly code: 'empty-text' }
-  | { readonly code: 'text-too-long'; readonly longest: number }
-  | { readonly code: 'unreadable-text'; readonly text: string; readonly start: number }
-  | { readonly code: 'unreadable-shape'; readonly text: string }
-  | { readonly code: 'ambiguous-unit'; readonly text: string; readonly candidates: readonly Candidate[] }
-  | { readonly code: 'no-unit'; readonly text: string; readonly candidates: readonly Candidate[] }
-  | { readonly code: 'ambiguous-torque'; readonly text: string; readonly candidates: readonly Candidate[] }
-  | { readonly code: 'units-differ'; readonly text: string }
-  | { readonly code: 'range-reversed'; readonly text: string }
-  | { readonly code: 'tolerance-too-wide'; readonly text: string }
-  | { readonly code: 'out-of-bounds'; readonly text: string; readonly highestNewtonMetres: number };
+import { plainPrint } from './plain-print.ts';
+import { ANGLE_MAX_DEGREES, printedTorques, type Requirement, turnedDegrees } from './requirement.ts';
+import type { Candidate, RequirementRefusal } from './requirement-refusal.ts';
+import { marksOf, numbersOf, REQUIREMENT_SHAPES } from './requirement-shape.ts';
+import { statementsIn } from './requirement-statements.ts';
 
 /** A requirement as printed and as read. */
 export type ReadRequirement = {
@@ -46,72 +27,55 @@ export type ReadRequirement = {
 export const REQUIREMENT_MAX_LENGTH = 200;
 /** Highest torque accepted, in newton metres: far above what hands apply, low enough to catch a lost decimal point. */
 export const TORQUE_MAX_NEWTON_METRES = 10_000;
-const ANGLE_MAX_DEGREES = 720;
 
-type Statement = { readonly text: string; readonly tokens: readonly Token[] };
-type Shape = { readonly pattern: RegExp; readonly build: Build; readonly isWithoutTorque?: true };
-type Build = (torque: (index: number) => WrittenTorque, number: (index: number) => number) => Requirement;
+/** A print with its tokens: what a question about it is asked of. */
+type Print = { readonly text: string; readonly tokens: readonly Token[]; readonly siteUnit: TorqueUnit };
 
-// Marks: N number, U unit, - to, ± tolerance, % percent, ° degrees, + plus, < at most, > at least, S snug.
-const SHAPES: readonly Shape[] = [
-  { pattern: /^NU?-NU?$/, build: (t) => ({ kind: 'range', low: t(0), high: t(1) }) },
-  { pattern: /^>NU?<NU?$|^NU?>NU?<$/, build: (t) => ({ kind: 'range', low: t(0), high: t(1) }) },
-  { pattern: /^NU?$/, build: (t) => ({ kind: 'nominal', nominal: t(0) }) },
-  {
-    pattern: /^NU?±N%U?$/,
-    build: (t, n) => ({ kind: 'nominal-percent', nominal: t(0), tolerancePercent: n(1) }),
-  },
-  {
-    pattern: /^NU?±NU?$/,
-    build: (t) => ({ kind: 'nominal-absolute', nominal: t(0), plus: t(1), minus: t(1) }),
-  },
-  {
-    pattern: /^NU?\+NU?-NU?$/,
-    build: (t) => ({ kind: 'nominal-absolute', nominal: t(0), plus: t(1), minus: t(2) }),
-  },
-  { pattern: /^<NU?$|^NU?<$/, build: (t) => ({ kind: 'maximum', maximum: t(0) }) },
-  { pattern: /^>NU?$|^NU?>$/, build: (t) => ({ kind: 'minimum', minimum: t(0) }) },
-  {
-    pattern: /^NU?\+N°$/,
-    build: (t, n) => ({ kind: 'torque-then-angle', torque: t(0), angleDegrees: n(1) }),
-  },
-  {
-    pattern: /^S\+?N°$/,
-    build: (_, n) => ({ kind: 'snug-then-angle', angleDegrees: n(0) }),
-    isWithoutTorque: true,
-  },
-];
+const numbered = (token: Token): boolean => token.mark === 'N';
 
-const numbersOf = (tokens: readonly Token[]): readonly WrittenNumber[] =>
-  tokens.flatMap((token) => (token.mark === 'N' ? [token.number] : []));
-
-const candidatesFor = (
-  text: string,
-  tokens: readonly Token[],
-  units: readonly TorqueUnit[],
-  siteUnit: TorqueUnit,
-): readonly Candidate[] => {
-  const value = numbersOf(tokens)[0]?.value ?? 0;
-  const spaced = (before: string, symbol: string, after: string): string =>
-    `${before.trimEnd()} ${symbol}${after}`;
-  const force = tokens.filter((token) => token.mark === 'F').reverse();
-  const last = tokens.findLast((token) => token.mark === 'N');
-  const candidates = units.map((unit) => {
-    const symbol = unitSymbol(unit);
-    const spelled =
-      force.length > 0
-        ? force.reduce(
-            (whole, token) => spaced(whole.slice(0, token.start), symbol, whole.slice(token.end)),
-            text,
-          )
-        : spaced(text.slice(0, last?.end), symbol, text.slice(last?.end ?? text.length));
-    return {
-      text: spelled,
-      inSiteUnit: { value: fromNewtonMetres(toNewtonMetres(value, unit), siteUnit), unit: siteUnit },
-    };
-  });
-  return candidates.filter((candidate) => readRequirement(candidate.text, siteUnit).ok);
+/** The print with a unit in place of every force, or after the last number of each statement that has none. */
+const withUnit = ({ text, tokens }: Print, statement: readonly Token[], unit: TorqueUnit): string => {
+  const symbol = unitSymbol(unit);
+  const forces = tokens.filter(({ mark }) => mark === 'F');
+  const last = statement.findLast(numbered);
+  const places = forces.length > 0 ? forces : last ? [{ start: last.end, end: last.end }] : [];
+  return [...places]
+    .reverse()
+    .reduce(
+      (whole, { start, end }) =>
+        `${whole.slice(0, start).trimEnd()} ${symbol}${end === start && /^\w/.test(whole.slice(end)) ? ' ' : ''}${whole.slice(end)}`,
+      text,
+    );
 };
+
+/** What a print may have meant, with each of some units: the ones it prints elsewhere first, those it contradicts itself by last. */
+const candidatesFor = (
+  print: Print,
+  statement: readonly Token[],
+  units: readonly TorqueUnit[],
+): readonly Candidate[] => {
+  const value = numbersOf(statement)[0]?.value ?? 0;
+  const { siteUnit } = print;
+  return units
+    .flatMap((unit) => {
+      const text = withUnit(print, statement, unit);
+      const read = readRequirement(text, siteUnit);
+      const inSiteUnit = { value: fromNewtonMetres(toNewtonMetres(value, unit), siteUnit), unit: siteUnit };
+      return read.ok ? [{ text, inSiteUnit, contradicts: read.value.disagreements.length > 0 }] : [];
+    })
+    .sort((a, b) => Number(a.contradicts) - Number(b.contradicts))
+    .map(({ text, inSiteUnit }) => ({ text, inSiteUnit }));
+};
+
+const printedFirst = ({ tokens }: Print, units: readonly TorqueUnit[]): readonly TorqueUnit[] => {
+  const printed = new Set(tokens.flatMap((token) => (token.mark === 'U' ? [token.unit] : [])));
+  return [...units.filter((unit) => printed.has(unit)), ...units.filter((unit) => !printed.has(unit))];
+};
+
+/** What a number without a unit may mean: the usual ones, and whatever the print uses elsewhere. */
+const guessesFor = ({ tokens }: Print): readonly TorqueUnit[] => [
+  ...new Set([...tokens.flatMap((token) => (token.mark === 'U' ? [token.unit] : [])), ...UNIT_GUESSES]),
+];
 
 const boundsRefusal = (requirement: Requirement, text: string): RequirementRefusal | null => {
   const torques = printedTorques(requirement).map((torque) => toNewtonMetres(torque.value, torque.unit));
@@ -119,74 +83,96 @@ const boundsRefusal = (requirement: Requirement, text: string): RequirementRefus
     return { code: 'out-of-bounds', text, highestNewtonMetres: TORQUE_MAX_NEWTON_METRES };
   if (requirement.kind === 'range' && requirement.low.value >= requirement.high.value)
     return { code: 'range-reversed', text };
-  if (
-    (requirement.kind === 'nominal-percent' && requirement.tolerancePercent >= 100) ||
-    (requirement.kind === 'nominal-absolute' && requirement.minus.value >= requirement.nominal.value)
-  )
-    return { code: 'tolerance-too-wide', text };
-  const isAngle = requirement.kind === 'torque-then-angle' || requirement.kind === 'snug-then-angle';
-  if (isAngle && (requirement.angleDegrees > ANGLE_MAX_DEGREES || requirement.angleDegrees <= 0))
-    return { code: 'unreadable-shape', text };
-  return null;
+  if (requirement.kind === 'nominal-maximum' && requirement.nominal.value >= requirement.maximum.value)
+    return { code: 'range-reversed', text };
+  const isTooWide =
+    (requirement.kind === 'nominal-percent' &&
+      Math.max(requirement.tolerancePercent, requirement.minusPercent ?? 0) >= 100) ||
+    (requirement.kind === 'nominal-absolute' &&
+      Math.max(requirement.minus.value, requirement.plus.value) >= requirement.nominal.value);
+  if (isTooWide) return { code: 'tolerance-too-wide', text };
+  const isNoAngle = turnedDegrees(requirement).some((angle) => angle > ANGLE_MAX_DEGREES || angle <= 0);
+  return isNoAngle ? { code: 'unreadable-shape', text } : null;
 };
 
-const readStatement = (
-  statement: Statement,
-  siteUnit: TorqueUnit,
-): Result<Requirement, RequirementRefusal> => {
-  const { text, tokens } = statement;
-  const marks = tokens.map((token) => (token.mark === 'F' ? 'U' : token.mark)).join('');
-  const shape = SHAPES.find((candidate) => candidate.pattern.test(marks));
+const wordsOf = ({ text }: Pick<Print, 'text'>, tokens: readonly Token[]): string => {
+  const ends = tokens.map(({ start, end }) => [start, end] as const);
+  return text.slice(Math.min(...ends.map(([start]) => start)), Math.max(...ends.map(([, end]) => end)));
+};
+
+const readStatement = (print: Print, tokens: readonly Token[]): Result<Requirement, RequirementRefusal> => {
+  const text = wordsOf(print, tokens);
+  const marks = marksOf(tokens);
+  const shape = REQUIREMENT_SHAPES.find(({ pattern }) => pattern.test(marks));
   if (!shape) return refused({ code: 'unreadable-shape', text });
   const force = tokens.flatMap((token) => (token.mark === 'F' ? [token.candidates] : []))[0];
   if (force)
     return refused({
       code: 'ambiguous-unit',
       text,
-      candidates: candidatesFor(text, tokens, force, siteUnit),
+      candidates: candidatesFor(print, tokens, printedFirst(print, force)),
     });
   const units = [...new Set(tokens.flatMap((token) => (token.mark === 'U' ? [token.unit] : [])))];
   // A shape without a torque never asks for the unit that stands in here.
-  const unit = units[0] ?? (shape.isWithoutTorque ? siteUnit : undefined);
+  const unit = units[0] ?? (shape.isWithoutTorque ? print.siteUnit : undefined);
   if (unit === undefined)
     return refused({
       code: 'no-unit',
       text,
-      candidates: candidatesFor(text, tokens, UNIT_GUESSES, siteUnit),
+      candidates: candidatesFor(print, tokens, printedFirst(print, guessesFor(print))),
     });
   if (units.length > 1) return refused({ code: 'units-differ', text });
   const numbers = numbersOf(tokens);
   const number = (index: number): WrittenNumber => numbers[index] as WrittenNumber;
-  const requirement = shape.build(
-    (index) => ({ ...number(index), unit }),
-    (index) => number(index).value,
-  );
+  const requirement = shape.build({
+    torque: (index) => ({ ...number(index), unit }),
+    number: (index) => number(index).value,
+    degrees: tokens.flatMap((token) => (token.mark === 'A' ? [token.degrees] : [])),
+  });
   const refusal = boundsRefusal(requirement, text);
   return refusal ? refused(refusal) : accepted(requirement);
 };
 
-const statementsOf = (text: string, tokens: readonly Token[]): readonly Statement[] => {
-  const groups: Token[][] = [[]];
-  for (const token of tokens) {
-    if (token.mark === '|') groups.push([]);
-    else groups.at(-1)?.push(token);
-  }
-  return groups
-    .filter((group) => group.length > 0)
-    .map((group) => {
-      const start = (group[0] as Token).start;
-      return {
-        text: text.slice(start, (group.at(-1) as Token).end),
-        tokens: group.map((token) => ({ ...token, start: token.start - start, end: token.end - start })),
-      };
-    });
+const DOUBTFUL = /(?<![\d.,])([1-9]\d{0,2})[.,](\d{3})(?![\d.,])/g;
+
+/** The two things that doubtful numbers may say, all of a print read alike: the mark that is printed marks decimals, or thousands. */
+const doubtfulNumber = (text: string, siteUnit: TorqueUnit): RequirementRefusal => {
+  const candidates = [
+    `${text.replace(DOUBTFUL, '$1.$2')}, decimal point`,
+    text.replace(DOUBTFUL, '$1$2'),
+  ].filter((each) => readRequirement(each, siteUnit).ok);
+  return {
+    code: 'ambiguous-torque',
+    text,
+    candidates: candidates.map((each) => ({ text: each, inSiteUnit: null })),
+  };
 };
 
-/** Reads a requirement as people print it: `36 in-lb`, `5…7 Nm`, `6 ±0.5 Nm`, `max 7 Nm`, `15-20 in-lb (1.7-2.3 Nm)`.
- *  A unit of force or no unit is never guessed: the refusal lists what it may have meant, in the site's unit too.
+const HALF = /^(\d{1,2})\s*\/\s*(2|4|8|16)(?=[^\d])/;
+
+/** A fraction alone, which may as well be two values: `1/2 Nm`. */
+const doubtfulFraction = (text: string, siteUnit: TorqueUnit): RequirementRefusal | null => {
+  const [whole, over, under] = HALF.exec(text) ?? [];
+  if (!whole || Number(over) >= Number(under)) return null;
+  const candidates = [
+    text.replace(whole, String(Number(over) / Number(under))),
+    text.replace(whole, `${over} to ${under}`),
+  ].filter((each) => readRequirement(each, siteUnit).ok);
+  return candidates.length === 0
+    ? null
+    : {
+        code: 'ambiguous-torque',
+        text,
+        candidates: candidates.map((each) => ({ text: each, inSiteUnit: null })),
+      };
+};
+
+/** Reads a requirement as people print it: `36 in-lb`, `5…7 Nm`, `6 ±0.5 Nm`, `max 7 Nm`, `15-20 in-lb (1.7-2.3 Nm)`, `hand tight + 1/6 turn`.
+ *  Every number, unit and bounding word is in what was read, or the text is refused with what it may have meant: a unit of force or no unit is
+ *  never guessed.
  *  Departures: none; the spellings are common practice in print.
  *  Refuses: every code of RequirementRefusal. */
-export const readTorqueRequirement = (
+export const readRequirement = (
   raw: string,
   siteUnit: TorqueUnit,
 ): Result<ReadRequirement, RequirementRefusal> => {
@@ -194,20 +180,19 @@ export const readTorqueRequirement = (
   if (printed === '') return refused({ code: 'empty-text' });
   if (printed.length > REQUIREMENT_MAX_LENGTH)
     return refused({ code: 'text-too-long', longest: REQUIREMENT_MAX_LENGTH });
-  const lexed = lexRequirement(printed);
-  if (!lexed.ok) {
-    const refusal = lexed.refusal;
-    if (refusal.code !== 'ambiguous-number') return refused(refusal);
-    const candidates = refusal.candidates.map((digits) => ({
-      text: `${printed.slice(0, refusal.start)}${digits}${printed.slice(refusal.end)}`,
-      inSiteUnit: null,
-    }));
-    return refused({ code: 'ambiguous-torque', text: printed, candidates });
-  }
+  const text = plainPrint(printed);
+  const fraction = doubtfulFraction(text, siteUnit);
+  if (fraction) return refused(fraction);
+  const lexed = lexRequirement(text);
+  if (!lexed.ok)
+    return refused(
+      lexed.refusal.code === 'ambiguous-number' ? doubtfulNumber(text, siteUnit) : lexed.refusal,
+    );
+  const print = { text, tokens: lexed.value, siteUnit };
+  const statements = statementsIn(lexed.value);
   const read: Requirement[] = [];
-  const statements = statementsOf(printed, lexed.value);
-  for (const statement of statements) {
-    const requirement = readStatement(statement, siteUnit);
+  for (const { tokens } of statements) {
+    const requirement = readStatement(print, tokens);
     if (!requirement.ok) return requirement;
     read.push(requirement.value);
   }
@@ -216,24 +201,10 @@ export const readTorqueRequirement = (
   return accepted({
     printed,
     requirement,
-    statements: statements.map(({ text }) => text),
+    statements: statements.map(({ tokens }) => wordsOf({ text: printed }, tokens)),
     alsoPrinted,
     disagreements: alsoPrinted.flatMap((other) => disagreements(requirement, other)),
   });
-};
-
-const FINGER_TIGHT = /^(?:finger|hand)[- ]?tight(?:en(?:ed)?)?(?: only)?$/i;
-
-/** Reads a requirement as people print it: a torque, or that a fastener is tightened by the fingers alone.
- *  Refuses: every code of RequirementRefusal. */
-export const readRequirement = (
-  raw: string,
-  siteUnit: TorqueUnit,
-): Result<ReadRequirement, RequirementRefusal> => {
-  const printed = raw.trim();
-  if (!FINGER_TIGHT.test(printed)) return readTorqueRequirement(raw, siteUnit);
-  const requirement = { kind: 'finger-tight' } as const;
-  return accepted({ printed, requirement, statements: [printed], alsoPrinted: [], disagreements: [] });
 };
 
 /** The text of a requirement as printed; what is in it is read by core. */

@@ -1,6 +1,7 @@
 import type { TorqueUnit } from '../../quantity/unit.ts';
 import { type Result, refused } from '../../result.ts';
-import { type ReadRequirement, type RequirementRefusal, readRequirement } from './read-requirement.ts';
+import { type ReadRequirement, readRequirement } from './read-requirement.ts';
+import type { RequirementRefusal } from './requirement-refusal.ts';
 
 export type UnresolvedRefusal =
   | RequirementRefusal

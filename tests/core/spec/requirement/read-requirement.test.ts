@@ -157,13 +157,17 @@ describe('what is not a torque is not guessed', () => {
     { given: '20#', code: 'ambiguous-unit', candidates: ['20 lbf·in', '20 lbf·ft'] },
     { given: '15-20 lbs', code: 'ambiguous-unit', candidates: ['15-20 lbf·in', '15-20 lbf·ft'] },
     { given: '4 kg', code: 'ambiguous-unit', candidates: ['4 kgf·cm', '4 kgf·m'] },
-    { given: '10 lb/ft', code: 'ambiguous-unit', candidates: ['10 lbf·in', '10 lbf·ft'] },
+    { given: '10 lb/ft', code: 'ambiguous-unit', candidates: ['10 lbf·ft', '10 lbf·in'] },
     {
       given: '36',
       code: 'no-unit',
       candidates: ['36 N·m', '36 lbf·in', '36 lbf·ft', '36 cN·m', '36 kgf·cm'],
     },
-    { given: '1,250 lbf·in', code: 'ambiguous-torque', candidates: ['1.250 lbf·in', '1250 lbf·in'] },
+    {
+      given: '1,250 lbf·in',
+      code: 'ambiguous-torque',
+      candidates: ['1.250 lbf·in, decimal point', '1250 lbf·in'],
+    },
   ])('$given offers its candidates', ({ given, code, candidates }) => {
     const refusal = refusalOf(given);
     expect(refusal?.code).toBe(code);
