@@ -4,6 +4,7 @@ import { torqueUnitSchema } from '#core/quantity/unit.ts';
 import { bookReferenceSchema } from '#core/spec/book/book-reference.ts';
 import { printedTorqueSchema } from '#core/spec/book/book-requirement.ts';
 import { sourceSchema } from '#core/spec/book/source.ts';
+import { LABEL_DOUBTS } from '#core/spec/label/label-statement.ts';
 import { LABEL_MAX_LENGTH } from '#core/spec/label/split-label.ts';
 import { lookupTableSchema } from '#core/spec/lookup/lookup-table.ts';
 import { QUERY_MAX_LENGTH } from '#core/spec/search/search-terms.ts';
@@ -52,7 +53,7 @@ export const readLabelResponse = z.strictObject({
   doubts: z.array(
     z.strictObject({ row: z.int(), part: z.enum(['key', 'value']), column: z.int(), code: z.string() }),
   ),
-  unread: z.array(z.strictObject({ line: z.int(), text: z.string() })),
+  unread: z.array(z.strictObject({ line: z.int(), text: z.string(), why: z.enum(LABEL_DOUBTS) })),
 });
 
 export const relubricateRequest = z.strictObject({

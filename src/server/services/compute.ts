@@ -220,12 +220,12 @@ export const labelTable = ({
 }: In<typeof readLabelRequest>): Out<typeof readLabelResponse> => {
   const proposed = readLabel(text);
   if (!proposed.ok) return proposed;
-  const { table, unread } = proposed.value;
+  const { table, asked } = proposed.value;
   const doubts = tableFindings(readLookupTable(table, siteUnit)).map(({ refusal, ...place }) => ({
     ...place,
     code: refusal.code,
   }));
-  return accepted({ table, doubts, unread });
+  return accepted({ table, doubts, unread: asked });
 };
 
 /** A target for another lubrication, marked as derived. */

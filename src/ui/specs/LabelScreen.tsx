@@ -2,12 +2,14 @@ import { useRef, useState } from 'react';
 import { call } from '#client/api.ts';
 import { newId } from '#client/happen.ts';
 import type { Source } from '#core/spec/book/source.ts';
+import { asScrews, withNote } from '#core/spec/label/settled-line.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { KeptTable } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { ReadyForm } from '../shared/ReadyForm.tsx';
+import { AskedLines } from './AskedLines.tsx';
 import { KeyColumns } from './KeyColumns.tsx';
 import { LabelText } from './LabelText.tsx';
 import { TableFacts } from './TableFacts.tsx';
@@ -16,10 +18,16 @@ import { useTableDraft } from './use-table-draft.ts';
 
 type Props = { readonly kept: KeptTable | null; readonly sources: readonly Source[]; readonly site: Site };
 
+const counted = (count: number, one: string): string => `${count} ${count === 1 ? one : `${one}s`}`;
+
+const toSettleWords = (cells: number, lines: number): string =>
+  `${[cells > 0 ? counted(cells, 'cell') : '', lines > 0 ? counted(lines, 'line') : ''].filter(Boolean).join(' and ')} to settle.`;
+
 /** Reads the pasted text of a label or a table into a lookup table: every cell shows how it was read, and doubts are settled before it is kept. */
 export const LabelScreen = ({ kept, sources, site }: Props) => {
   const table = useTableDraft(kept, site);
   const { draft, read, findings } = table;
+  const open = findings.length + draft.asked.length;
   const id = useRef(kept?.id ?? newId());
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const show = (refusal: Problem | null): void => setProblem(refusal ? problemDetails(refusal) : null);
@@ -58,23 +66,19 @@ export const LabelScreen = ({ kept, sources, site }: Props) => {
       {read && draft.table && (
         <section className="panel grid gap-3 p-4">
           <p className="text-l" data-testid="doubts">
-            {findings.length === 0 ? (
+            {open === 0 ? (
               <strong className="text-in">Every cell of {read.rows.length} rows is read.</strong>
             ) : (
-              <strong className="text-unsure">
-                {findings.length} {findings.length === 1 ? 'cell' : 'cells'} to settle.
-              </strong>
+              <strong className="text-unsure">{toSettleWords(findings.length, draft.asked.length)}</strong>
             )}
           </p>
-          {draft.unread.length > 0 && (
-            <p>
-              Not taken, because it holds no torque:{' '}
-              {draft.unread.map(({ line, text }) => (
-                <span key={line} className="mr-3">
-                  line {line} <em>{text}</em>
-                </span>
-              ))}
-            </p>
+          {draft.asked.length > 0 && (
+            <AskedLines
+              asked={draft.asked}
+              onNote={(line) => draft.table && table.answer(line, withNote(draft.table, line.text))}
+              onScrew={(line) => draft.table && table.answer(line, asScrews(draft.table, line.text))}
+              onSettled={(line) => table.answer(line)}
+            />
           )}
           <TablePreview read={read} findings={findings} onResolve={table.settle} onDrop={table.dropRow} />
           <KeyColumns keys={draft.table.keys} onKeys={(keys) => table.changeTable({ keys })} />
@@ -82,10 +86,10 @@ export const LabelScreen = ({ kept, sources, site }: Props) => {
           <button
             type="submit"
             className="act sticky bottom-16 min-h-14 text-l sm:bottom-2"
-            disabled={findings.length > 0 || read.rows.length === 0}
+            disabled={open > 0 || read.rows.length === 0}
           >
-            {findings.length > 0
-              ? `Settle ${findings.length} more`
+            {open > 0
+              ? `Settle ${open} more`
               : kept
                 ? `Keep as revision ${kept.revision + 1}`
                 : 'Keep this table'}

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { Result } from '#core/result.ts';
+import type { AskedLine } from '#core/spec/label/label-reading.ts';
 import { type ProposedTable, readLabel } from '#core/spec/label/read-label.ts';
 import { readTableCsv } from '#core/spec/label/table-csv.ts';
 import { decodeText } from '#core/spec/list/decode-text.ts';
@@ -19,13 +20,13 @@ import { useKeptDraft } from '../shared/use-kept-draft.ts';
 export type TableDraftState = {
   readonly text: string;
   readonly table: LookupTable | null;
-  readonly unread: ProposedTable['unread'];
+  readonly asked: ProposedTable['asked'];
   readonly sourceId: string;
   readonly place: string;
   readonly why: string;
 };
 
-const EMPTY: TableDraftState = { text: '', table: null, unread: [], sourceId: '', place: '', why: '' };
+const EMPTY: TableDraftState = { text: '', table: null, asked: [], sourceId: '', place: '', why: '' };
 
 const revive = (kept: unknown): TableDraftState | null =>
   typeof kept === 'object' && kept !== null && 'text' in kept
@@ -42,6 +43,8 @@ export type TableDraft = {
   readonly readFile: (file: File) => Promise<Problem | null>;
   readonly settle: (place: CellPlace, text: string) => void;
   readonly dropRow: (row: number) => void;
+  /** Answers what was asked about a line, with the table as the answer leaves it. */
+  readonly answer: (line: AskedLine, table?: LookupTable) => void;
   readonly forget: () => void;
 };
 
@@ -70,7 +73,7 @@ export const useTableDraft = (kept: KeptTable | null, site: Site): TableDraft =>
       change({ text });
       return proposed.refusal;
     }
-    change({ text, table: withName(proposed.value.table, draft.table), unread: proposed.value.unread });
+    change({ text, table: withName(proposed.value.table, draft.table), asked: proposed.value.asked });
     return null;
   };
   return {
@@ -101,6 +104,11 @@ export const useTableDraft = (kept: KeptTable | null, site: Site): TableDraft =>
       );
       changeTable({ rows });
     },
+    answer: (line, table = draft.table ?? undefined) =>
+      change({
+        asked: draft.asked.filter((each) => each.line !== line.line),
+        ...(table ? { table } : {}),
+      }),
     dropRow: (row) => {
       if (draft.table) changeTable({ rows: draft.table.rows.filter((_, index) => index !== row) });
     },

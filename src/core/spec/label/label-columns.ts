@@ -82,15 +82,31 @@ export const keyColumn = (kind: KeyKind, name = '', unit = ''): KeyColumn => ({
   unit,
 });
 
-/** What a column of cells under a heading is. `isLast` breaks the tie of a bare number: the last column is the value. */
-export const labelColumn = (heading: string, cells: readonly string[], isLast: boolean): LabelColumn => {
+/** What is known of a column beside its heading and cells. */
+export type ColumnPlace = {
+  readonly isFirst: boolean;
+  readonly isLast: boolean;
+};
+
+// Headings under which a table prints torques apart: by the metal, the end of a range, or the state of the thread.
+const VALUE_HEADING =
+  /^(?:cu|copper|al|alum(?:in(?:i)?um)?|steel|brass|min(?:imum|\.)?|max(?:imum|\.)?|dry|oiled|lub(?:ricated|\.)?|nom(?:inal|\.)?)$/i;
+
+/** What a column of cells under a heading is. Of bare numbers the last column is the value, and any that stands under the name of a metal, an
+ *  end of a range or a state of the thread. */
+export const labelColumn = (
+  heading: string,
+  cells: readonly string[],
+  { isFirst, isLast }: ColumnPlace,
+): LabelColumn => {
   const [unit = null] = torqueUnitsIn(heading);
   const isBareNumber =
     share(cells, (cell) => /^\d+(?:[.,]\d+)?(?:\s*[-–]\s*\d+(?:[.,]\d+)?)?$/.test(cell)) >= MAJORITY;
   const isValue =
     unit !== null ||
     share(cells, isTorqueCell) >= MAJORITY ||
-    (isBareNumber && (isLast || /torque/i.test(heading)));
+    (isBareNumber &&
+      (isLast || /torque/i.test(heading) || (!isFirst && VALUE_HEADING.test(withoutUnit(heading)))));
   if (isValue)
     return { part: 'value', column: { name: withoutUnit(heading) || 'Torque', kind: 'torque', unit } };
   const conductorUnit = conductorUnitOf(heading);

@@ -1,163 +1,101 @@
-import { readKeySpan } from '../lookup/key-span.ts';
 import { readRequirement } from '../requirement/read-requirement.ts';
+import {
+  hasLeftOver,
+  isScrewOrGauge,
+  keyParts,
+  type LabelKey,
+  type LabelSubject,
+  listedKeys,
+  trimmedKey,
+} from './label-key.ts';
+import { torquesIn } from './line-torques.ts';
 
 /** What one statement of a label says: texts as printed, empty where it says nothing. */
-export type LabelStatement = {
-  readonly conductor: string;
-  readonly inchSize: string;
-  readonly thread: string;
-  readonly number: string;
-  readonly count: string;
-  readonly metal: string;
-  readonly name: string;
-  readonly value: string;
-};
+export type LabelStatement = LabelKey & { readonly value: string };
 
-export const STATEMENT_KEYS = [
-  'name',
-  'conductor',
-  'inchSize',
-  'thread',
-  'number',
-  'count',
-  'metal',
-] as const;
-export type StatementKey = (typeof STATEMENT_KEYS)[number];
+/** Why a line must be looked at by a person: it holds no torque, something in it is left over, or a size may be a screw's or a wire's. */
+export const LABEL_DOUBTS = ['no-torque', 'left-over', 'screw-or-gauge'] as const;
+export type LabelDoubt = (typeof LABEL_DOUBTS)[number];
 
-const NOTHING: LabelStatement = {
-  conductor: '',
-  inchSize: '',
-  thread: '',
-  number: '',
-  count: '',
-  metal: '',
-  name: '',
-  value: '',
-};
+/** A line of a label as read: its statements, and what is asked about it; null where nothing is. */
+export type ReadLine = { readonly statements: readonly LabelStatement[]; readonly doubt: LabelDoubt | null };
+
+type Pair = { readonly key: string; readonly value: string };
+type Cut = { readonly pairs: readonly Pair[]; readonly isWhole: boolean };
 
 const isPlainNumber = (text: string): boolean =>
   /^\d+(?:[.,]\d+)?(?:\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?)?$/.test(text);
 
-/** Whether a text is a torque, or would be if its unit were said or put right. */
-const isTorque = (text: string): 'clear' | 'doubtful' | 'no' => {
+const isUnitless = (text: string): boolean => {
   const read = readRequirement(text, 'N.m');
-  if (read.ok) return 'clear';
-  const { code } = read.refusal;
-  if (
-    code === 'ambiguous-unit' ||
-    code === 'ambiguous-torque' ||
-    code === 'range-reversed' ||
-    code === 'units-differ'
-  )
-    return 'doubtful';
-  return code === 'no-unit' && isPlainNumber(text) ? 'doubtful' : 'no';
+  return !read.ok && read.refusal.code === 'no-unit' && isPlainNumber(text);
 };
 
-const trimmed = (text: string): string =>
-  text
-    .replace(/^[\s:,=;.–—-]+(?=\D|$)/, '')
-    .replace(/[\s:,=;–—]+$/, '')
-    .replace(/\s-$/, '')
-    .trim();
+// What stands before a number that is no torque: an edition, a page, a part of a drawing.
+const NO_TORQUE =
+  /\b(?:rev(?:ision)?|page|fig(?:ure)?|table|sheet|drawing|issue|ed(?:ition)?|date|item|step)\.?\s*$/i;
 
-/** Cuts a statement into its key and its torque: the longest end that is a torque, else the longest beginning. */
-export const cutStatement = (text: string): { readonly key: string; readonly value: string } | null => {
-  const tokens = [...text.matchAll(/[^\s:=]+[:=]?/g)];
-  for (const wanted of ['clear', 'doubtful'] as const) {
-    for (const token of tokens) {
-      const value = text.slice(token.index).trim();
-      if (isTorque(value) === wanted) return { key: trimmed(text.slice(0, token.index)), value };
-    }
-    for (const token of [...tokens].reverse()) {
-      const end = token.index + token[0].length;
-      const value = text
-        .slice(0, end)
-        .replace(/[:=,]$/, '')
-        .trim();
-      if (isTorque(value) === wanted && /\d/.test(value) && wanted === 'clear')
-        return { key: trimmed(text.slice(end).replace(/^\s*(?:for|on|at)\s+/i, '')), value };
-    }
+/** Cuts a line without any unit into its key and the bare number at its end, whose unit will be asked. */
+const bareCut = (text: string): Cut | null => {
+  for (const token of text.matchAll(/[^\s:=]+[:=]?/g)) {
+    const value = text.slice(token.index).trim();
+    if (isUnitless(value) && !NO_TORQUE.test(text.slice(0, token.index)))
+      return { pairs: [{ key: trimmedKey(text.slice(0, token.index)), value }], isWhole: true };
   }
   return null;
 };
 
-type Taker = readonly [StatementKey, RegExp, ((match: RegExpExecArray) => string)?];
+const withoutPreposition = (text: string): string =>
+  trimmedKey(trimmedKey(text).replace(/^(?:for|on|at|:)\s+/i, ''));
 
-const AWG_SIZE = String.raw`(?:\d{1,4}(?:\s*\/\s*0)?)`;
-const TO = String.raw`\s*(?:-|–|to|thru|through)\s*#?\s*`;
-const METAL_WORD = '(?:cu|copper|al|alum|aluminum|aluminium)';
-
-/** Readers of a key's parts, in order; each takes what it reads out of the text. */
-const takers = (isOfConductors: boolean): readonly Taker[] => [
-  ['count', /^\(?(\d|two|three|four)\)?\s*[x×]\s*(?=[#\d(m])/i, (match) => counted(match[1] ?? '')],
-  ['count', /^(two|three|four)\s+(?=#)/i, (match) => counted(match[1] ?? '')],
-  ['count', /^\((\d)\)\s*(?=[#\d])/i],
-  ['count', /\b(\d|two|three|four)\s+(?:wires?|conductors?)\b/i, (match) => counted(match[1] ?? '')],
-  [
-    'metal',
-    new RegExp(`\\b${METAL_WORD}(?:\\s*(?:/|or|and|-|&)\\s*${METAL_WORD})?(?:\\s+only)?\\b\\.?`, 'i'),
-  ],
-  ['conductor', new RegExp(`#?\\s*${AWG_SIZE}(?:\\s*awg)?${TO}${AWG_SIZE}\\s*(?:awg|kcmil|mcm)\\b`, 'i')],
-  ['conductor', new RegExp(`\\b(?:awg|no\\.)\\s*#?${AWG_SIZE}(?:${TO}${AWG_SIZE})?(?!\\s*[-/]?\\d)`, 'i')],
-  ['conductor', new RegExp(`#?\\s*${AWG_SIZE}\\s*(?:awg|kcmil|mcm|ga)\\b`, 'i')],
-  ['conductor', /\d+(?:[.,]\d+)?(?:\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?)?\s*(?:mm²|mm2|mm\^2|sq\.?\s*mm)/i],
-  ['thread', /(?<![a-z0-9])m\s?\d{1,2}(?:[.,]\d)?(?:\s?[x×]\s?\d(?:[.,]\d{1,2})?)?(?![a-z0-9])/i],
-  ['thread', /(?<![\d/])#?(?:\d{1,2}|\d{1,2}\/\d{1,2})-(?:18|20|24|28|32|36|40)(?!\d)(?:\s*un[cf])?/i],
-  ['conductor', new RegExp(`(?<![\\w-])#\\s*${AWG_SIZE}(?:${TO}${AWG_SIZE})?(?!\\w)`, 'i')],
-  ['conductor', /(?<![\d/])[1-4]\s*\/\s*0(?:\s*(?:-|–|to)\s*[1-4]\s*\/\s*0)?(?!\d)/],
-  ['inchSize', /(?<![\d/])(?:\d{1,2}[\s-])?\d{1,2}\s*\/\s*\d{1,2}(?:\s*(?:in\.?|inch|["″]))?(?![\d/])/i],
-  ['inchSize', /(?:^|(?<=\s))(?:dash\s*|-)\d{1,2}(?![\d.])/i],
-  ['number', /\d+(?:[.,]\d+)?(?:\s*(?:-|–|to)\s*\d+(?:[.,]\d+)?)?\s*mm(?![²2^])\b/i],
-  ...(isOfConductors
-    ? ([['conductor', new RegExp(`(?<![\\w-])${AWG_SIZE}(?:${TO}${AWG_SIZE})?(?!\\w)`, 'i')]] as const)
-    : []),
-];
-
-const COUNT_WORDS: Readonly<Record<string, string>> = { two: '2', three: '3', four: '4' };
-const counted = (text: string): string => COUNT_WORDS[text.toLowerCase()] ?? text;
-
-const isRead = (key: StatementKey, text: string): boolean => {
-  const kinds = {
-    conductor: 'conductor',
-    inchSize: 'inch-size',
-    thread: 'thread',
-    number: 'number',
-    metal: 'metal',
-  } as const;
-  return key === 'count' || key === 'name' || readKeySpan(kinds[key], text).ok;
-};
-
-/** Reads the parts of a key. What is left over is a name, such as the terminal it is for. */
-export const keyParts = (text: string, isOfConductors: boolean): LabelStatement => {
-  let rest = text;
-  const parts: Record<string, string> = {};
-  for (const [key, pattern, take] of takers(isOfConductors)) {
-    if (parts[key]) continue;
-    const match = pattern.exec(rest);
-    if (!match) continue;
-    const taken = take ? take(match) : (match[1] ?? match[0]).trim().replace(/\.$/, '');
-    if (!isRead(key, taken)) continue;
-    parts[key] = taken;
-    rest = `${rest.slice(0, match.index)} ${rest.slice(match.index + match[0].length)}`;
-  }
-  const name = trimmed(
-    rest
-      .replace(/\b(?:wire|wires|conductors?|tube|size|for|torque|tighten|to)\b\.?/gi, ' ')
-      .replace(/\s+/g, ' '),
+/** Cuts a line at its torques. Key and torque alternate, either first; one torque may stand in the midst of its key. */
+const cutLine = (text: string): Cut | null => {
+  const torques = torquesIn(text);
+  const [first] = torques;
+  if (!first) return bareCut(text);
+  const values = torques.map(({ start, end }) => text.slice(start, end));
+  const pieces = [...torques, null].map((torque, index) =>
+    withoutPreposition(text.slice(torques[index - 1]?.end ?? 0, torque?.start ?? text.length)),
   );
-  return { ...NOTHING, ...parts, name: name.replace(/^[()\s]+$/, '') };
+  const [before = ''] = pieces;
+  const last = pieces.at(-1) ?? '';
+  if (torques.length === 1)
+    return {
+      pairs: [{ key: [before, last].filter(Boolean).join(' '), value: values[0] ?? '' }],
+      isWhole: true,
+    };
+  const isTorqueFirst = before === '' && last !== '';
+  const keys = isTorqueFirst ? pieces.slice(1) : pieces.slice(0, -1);
+  return {
+    pairs: values.map((value, index) => ({ key: keys[index] ?? '', value })),
+    // What stands after the last pair has no torque of its own; a torque without a key may belong to either neighbour.
+    isWhole: (isTorqueFirst || last === '') && keys.every((key) => key !== ''),
+  };
 };
 
-/** Cuts a line that states several torques, as `14-10 AWG 35 lb-in, 8 AWG 40 lb-in`, into its statements. */
-export const statementsOf = (line: string): readonly string[] => {
+/** Whether a piece of a line between commas has a torque or a bare number of its own. */
+const hasValue = (piece: string): boolean => torquesIn(piece).length > 0 || bareCut(piece) !== null;
+
+/** Cuts a line that states several torques with one unit for all at its end (`L/N 1.2, G 2 Nm`), or a bare number among them. */
+const cuts = (line: string): readonly (Cut | null)[] => {
   const pieces = line.split(/\s*;\s*|,\s+(?=\S)/);
   const isEach =
-    pieces.length > 1 && pieces.every((piece) => cutStatement(piece) !== null && /\d\D+\d/.test(piece));
-  return isEach ? pieces : [line];
+    pieces.length > 1 &&
+    pieces.every((piece) => /[a-z#]/i.test(piece) && /\d/.test(piece) && hasValue(piece));
+  return (
+    isEach && pieces.some((piece) => bareCut(piece) && torquesIn(piece).length === 0) ? pieces : [line]
+  ).map(cutLine);
 };
 
-/** Reads a statement in a line of its own; null where it holds no torque. */
-export const labelStatement = (text: string, isOfConductors: boolean): LabelStatement | null => {
-  const cut = cutStatement(text);
-  return cut ? { ...keyParts(cut.key, isOfConductors), value: cut.value } : null;
+/** Reads the statements of a line; what it can't place is asked about. */
+export const readLine = (line: string, subject: LabelSubject): ReadLine => {
+  const found = cuts(line);
+  const pairs = found.flatMap((cut) => cut?.pairs ?? []);
+  if (pairs.length === 0) return { statements: [], doubt: 'no-torque' };
+  const statements = pairs.flatMap(({ key, value }) =>
+    listedKeys(key).map((each) => ({ ...keyParts(each, subject), value })),
+  );
+  const isLeftOver = found.some((cut) => !cut?.isWhole) || statements.some(hasLeftOver);
+  const isEither = statements.some((statement) => isScrewOrGauge(statement, subject));
+  return { statements, doubt: isLeftOver ? 'left-over' : isEither ? 'screw-or-gauge' : null };
 };

@@ -70,7 +70,7 @@ export const readTableCsv = (text: string): Result<ProposedTable, LabelRefusal> 
   const [head = [], ...body] = data;
   const columns = head.map(marked);
   if (columns.length > 1 && columns.every((column) => column !== null) && body.length > 0)
-    return accepted({ separator: 'none', table: tableOf(columns as readonly Marked[], body), unread: [] });
+    return accepted({ separator: 'none', table: tableOf(columns as readonly Marked[], body), asked: [] });
   return readLabel(
     head.length > 1
       ? data.map((cells) => cells.map((cell) => cell.replace(/\s+/g, ' ')).join('\t')).join('\n')

@@ -28,7 +28,7 @@ const SAME_SIZE = 2e-3;
 // Past 4/0 AWG (211.6 kcmil) a bare number on a list of conductors counts thousands of circular mils. Common practice.
 const BARE_KCMIL_FROM = 212;
 
-const RANGE = /\s*(?:\bto\b|\bthrough\b|\bthru\b|\.{2,3}|…|[-−–—~])\s*/i;
+const RANGE = /\s*(?:\bto\b|\bthrough\b|\bthru\b|\.{2,3}|…|[-\u2010-\u2015−~])\s*/i;
 const point = (value: number): KeySpan => ({ kind: 'band', low: value, high: value, isLowOpen: false });
 const between = (a: number, b: number): KeySpan => ({
   kind: 'band',
@@ -125,7 +125,7 @@ export const plainName = (text: string): string =>
   text
     .trim()
     .toLowerCase()
-    .replace(/[‐−–—]/g, '-')
+    .replace(/[\u2010-\u2015−]/g, '-')
     .replace(/\s+/g, ' ');
 
 const READERS: Record<KeyKind, (text: string, columnUnit: string) => Result<KeySpan, KeyRefusal>> = {

@@ -162,6 +162,37 @@ const saidMark = (text: string): { readonly mark: DecimalMark; readonly end: num
   return { mark: phrase[1]?.toLowerCase() === 'point' ? '.' : ',', end: phrase.index };
 };
 
+type Step = { readonly tokens: readonly Token[]; readonly end: number };
+
+/** The tokens that start at a place, none for what says nothing; null where nothing there is part of a requirement. */
+const stepAt = (
+  text: string,
+  start: number,
+  decimals: DecimalMark,
+  before: Token | undefined,
+): Result<Step, LexRefusal> | null => {
+  const turn = turnAt(text, start);
+  if (turn) {
+    const { end, degrees } = turn;
+    return accepted({ end, tokens: degrees.map((each) => ({ mark: 'A', degrees: each, start, end })) });
+  }
+  const number = numberAt(text, start, decimals);
+  if (number) {
+    const { end, number: read } = number;
+    if (!read.ok) return refused({ ...read.refusal, start, end });
+    return accepted({ end, tokens: [{ mark: 'N', number: read.value, start, end }] });
+  }
+  const marked = markAt(text, start, before);
+  if (marked) {
+    const { mark, end } = marked;
+    return accepted({ end, tokens: mark === ' ' ? [] : [{ mark, start, end }] });
+  }
+  const unit = unitAt(text, start);
+  if (unit) return accepted({ end: unit.end, tokens: [unit] });
+  // The full stop of an abbreviation (`7 in-lb.`) says nothing.
+  return text[start] === '.' && before ? accepted({ end: start + 1, tokens: [] }) : null;
+};
+
 /** Cuts a written requirement, its dashes and spaces made plain, into tokens. Refuses: not-a-number, ambiguous-number, unreadable-text (with
  *  where it starts). */
 export const lexRequirement = (text: string): Result<readonly Token[], LexRefusal> => {
@@ -169,42 +200,39 @@ export const lexRequirement = (text: string): Result<readonly Token[], LexRefusa
   const { mark: decimals, end: whole } = saidMark(text);
   let at = 0;
   while (at < whole) {
-    const start = at;
-    if (/\s/.test(text[start] as string)) {
+    if (/\s/.test(text[at] as string)) {
       at += 1;
       continue;
     }
-    const turn = turnAt(text, start);
-    if (turn) {
-      for (const degrees of turn.degrees) tokens.push({ mark: 'A', degrees, start, end: turn.end });
-      at = turn.end;
-      continue;
-    }
-    const number = numberAt(text, start, decimals);
-    if (number) {
-      if (!number.number.ok) return refused({ ...number.number.refusal, start, end: number.end });
-      tokens.push({ mark: 'N', number: number.number.value, start, end: number.end });
-      at = number.end;
-      continue;
-    }
-    const marked = markAt(text, start, tokens.at(-1));
-    if (marked) {
-      if (marked.mark !== ' ') tokens.push({ mark: marked.mark, start, end: marked.end });
-      at = marked.end;
-      continue;
-    }
-    const unit = unitAt(text, start);
-    if (unit) {
-      tokens.push(unit);
-      at = unit.end;
-      continue;
-    }
-    // The full stop of an abbreviation (`7 in-lb.`) says nothing.
-    if (text[start] === '.' && tokens.length > 0) {
-      at += 1;
-      continue;
-    }
-    return refused(refusedWord(text, start));
+    const step = stepAt(text, at, decimals, tokens.at(-1));
+    if (!step) return refused(refusedWord(text, at));
+    if (!step.ok) return step;
+    tokens.push(...step.value.tokens);
+    at = step.value.end;
   }
   return accepted(tokens);
+};
+
+/** The runs of a text that are made of nothing but what requirements are made of, each as its tokens; what stands between them are words. A
+ *  number sign before digits is a size's, not a pound's, and a letter before a number is a pole's, not a newton's. */
+export const requirementRuns = (text: string): readonly (readonly Token[])[] => {
+  const runs: Token[][] = [[]];
+  let at = 0;
+  while (at < text.length) {
+    if (/\s/.test(text[at] as string)) {
+      at += 1;
+      continue;
+    }
+    const run = runs.at(-1) as Token[];
+    const isWord = /^(?:#\s?\d|[a-z]\s+\d)/i.test(text.slice(at, at + 4));
+    const step = isWord ? null : stepAt(text, at, '.', run.at(-1));
+    if (step?.ok) {
+      run.push(...step.value.tokens);
+      at = step.value.end;
+    } else {
+      at += /^\S+/.exec(text.slice(at))?.[0].length ?? 1;
+      if (run.length > 0) runs.push([]);
+    }
+  }
+  return runs.filter((run) => run.length > 0);
 };

@@ -40,7 +40,8 @@ const withoutBrackets = (tokens: readonly Token[]): readonly Token[] => {
 /** Moves a unit that stands before its number (`Nm: 5-7`, `[in-lb] 36`) behind the statement. */
 const unitBehind = (tokens: readonly Token[]): readonly Token[] => {
   const [first, ...rest] = tokens;
-  return first && isUnit(first) && rest.length > 0 && !rest.some(isUnit) ? [...rest, first] : tokens;
+  const isBefore = first && isUnit(first) && /^[NB<>a]/.test(marksOf(rest));
+  return isBefore && !rest.some(isUnit) ? [...rest, first] : tokens;
 };
 
 const isDivider = ({ mark }: Token): boolean => mark === '|' || mark === '(' || mark === ')';
