@@ -1,12 +1,14 @@
 import { benchAppend } from './bench/append.ts';
 import { benchBook } from './bench/book.ts';
 import { benchJob, benchScreen } from './bench/job.ts';
+import { benchPrint } from './bench/print.ts';
 import { benchRecall } from './bench/recall.ts';
 
 // `npm run bench`, or `npm run bench -- append book`: medians over repeated runs in one process and one browser; with --json one object a
 // line. The machine may be shared: compare within one run.
 
 const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
+  print: benchPrint,
   job: benchJob,
   append: benchAppend,
   book: benchBook,

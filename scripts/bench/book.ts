@@ -1,7 +1,6 @@
 import { mkdirSync, rmSync } from 'node:fs';
 import { createPool } from 'mysql2/promise';
 import { v7 as uuidv7 } from 'uuid';
-import { readLabel } from '#core/spec/label/read-label.ts';
 import { lookUp } from '#core/spec/lookup/look-up.ts';
 import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import { SCREW_TERMINALS } from '#core/spec/lookup/published/screw-terminals.ts';
@@ -13,7 +12,6 @@ import { measured, measuredAsync } from './measured.ts';
 
 const REQUIREMENTS = 100_000;
 const BATCH = 2_000;
-const LABEL_ROWS = 500;
 
 const PARTS = [
   'flange bolt',
@@ -80,16 +78,8 @@ const QUERIES = [
   'cover screw coolant 2.5 mm2',
 ];
 
-/** Search at a hundred thousand requirements, a label of five hundred rows, a look-up. */
+/** Search at a hundred thousand requirements, a look-up. */
 export const benchBook = async (): Promise<void> => {
-  const label = Array.from(
-    { length: LABEL_ROWS },
-    (_, index) => `#${2 + (index % 7) * 2} CU ${10 + index} in-lb`,
-  ).join('\n');
-  measured(`read a pasted label of ${LABEL_ROWS} rows, every cell`, 20, () => {
-    const read = readLabel(label);
-    if (read.ok) readLookupTable(read.value.table, 'N.m');
-  });
   measured('look a published table up', 50, () =>
     lookUp(readLookupTable(SCREW_TERMINALS.table, 'N.m'), { keys: ['#6'], valueColumn: 0 }),
   );

@@ -21,7 +21,7 @@ const FIGURES = /[\d½¼¾⅛⅜⅝⅞]|\b(?:finger|hand)[- ]?tight|handfest|fin
 /** Whether a line only says what the lines under it are about: a name without figures, or a unit. */
 export const isHeading = (text: string): boolean =>
   !FIGURES.test(text) ||
-  (torqueUnitsIn(text).length > 0 && !/\d\s*[a-z#]/i.test(text) && torquesIn(text).length === 0);
+  (!/\d\s*[a-z#]/i.test(text) && torqueUnitsIn(text).length > 0 && torquesIn(text).length === 0);
 
 /** What a heading names, without the words every label has. */
 export const titleOf = (text: string): string =>

@@ -48,6 +48,12 @@ const matched = (pattern: RegExp, text: string, at: number): RegExpExecArray | n
   return pattern.exec(text);
 };
 
+const TURN_WORDS =
+  /turn|rev|umdreh|[½⅓⅔¼¾⅙⅚⅛x×]|hal[fb]|third|drittel|quarter|viertel|six|sechs|eight|achtel|twelf/i;
+
+/** Whether a print has anything that a part of a turn is written with. */
+export const hasTurnWords = (text: string): boolean => TURN_WORDS.test(text);
+
 /** The part of a turn (`1/6 turn`, `¼ turn`, `two thirds of a turn`, `1 1/4 turns`, `2 × 90°`) at a place of a print; null where none is. */
 export const turnAt = (text: string, at: number): TurnSpan | null => {
   const first = text[at] ?? '';

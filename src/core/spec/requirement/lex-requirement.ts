@@ -2,7 +2,7 @@ import type { NumberRefusal, WrittenNumber } from '../../quantity/read-number.ts
 import type { TorqueUnit } from '../../quantity/unit.ts';
 import { NOT_A_TORQUE_SPELLINGS, TORQUE_SPELLINGS } from '../../quantity/unit-spelling.ts';
 import { accepted, type Result, refused } from '../../result.ts';
-import { turnAt } from './angle-print.ts';
+import { hasTurnWords, turnAt } from './angle-print.ts';
 import { type DecimalMark, decimalMark, numberAt } from './printed-number.ts';
 
 type Span = { readonly start: number; readonly end: number };
@@ -88,6 +88,10 @@ const WORDS: readonly (readonly [Mark, RegExp])[] = [
     ),
   ],
 ];
+const anyOf = (marks: readonly (readonly [Mark, RegExp])[]): RegExp =>
+  new RegExp(marks.map(([, { source }]) => source).join('|'), 'iy');
+// Most pieces of a print are a number or a unit: one look says that no word stands there.
+const ANY_WORD = anyOf(WORDS);
 const SYMBOL_OF_TORQUE = /(?:M_?[AaDdTt]|[TM])\s*(?=[=:])/y;
 
 const SYMBOLS: readonly (readonly [Mark, RegExp])[] = [
@@ -126,20 +130,25 @@ const unitAt = (text: string, start: number): Token | null => {
   return null;
 };
 
+/** `T =`, `MA =`: what stands between a quantity's symbol and its value parts nothing. */
+const symbolOfTorqueAt = (
+  text: string,
+  start: number,
+): { readonly mark: Mark; readonly end: number } | null => {
+  const symbol = matchAt(SYMBOL_OF_TORQUE, text, start);
+  return symbol === null ? null : { mark: ' ', end: matchAt(/\s*[=:]/y, text, symbol) ?? symbol };
+};
+
 const markAt = (
   text: string,
   start: number,
   before: Token | undefined,
 ): { readonly mark: Mark; readonly end: number } | null => {
   const isLetter = /[a-zäöüß]/i.test(text[start] as string);
+  if (isLetter && matchAt(ANY_WORD, text, start) === null) return symbolOfTorqueAt(text, start);
   for (const [mark, pattern] of isLetter ? WORDS : SYMBOLS) {
     const end = matchAt(pattern, text, start);
     if (end !== null) return { mark, end };
-  }
-  if (isLetter) {
-    const symbol = matchAt(SYMBOL_OF_TORQUE, text, start);
-    // What stands between a quantity's symbol and its value parts nothing.
-    return symbol === null ? null : { mark: ' ', end: matchAt(/\s*[=:]/y, text, symbol) ?? symbol };
   }
   const tilde = matchAt(TILDE, text, start);
   if (tilde === null) return null;
@@ -162,16 +171,18 @@ const saidMark = (text: string): { readonly mark: DecimalMark; readonly end: num
   return { mark: phrase[1]?.toLowerCase() === 'point' ? '.' : ',', end: phrase.index };
 };
 
+/** What holds for the whole of a print: its decimal mark, and whether it has anything that may be a part of a turn. */
+type Lexed = { readonly decimals: DecimalMark; readonly hasTurns: boolean };
 type Step = { readonly tokens: readonly Token[]; readonly end: number };
 
 /** The tokens that start at a place, none for what says nothing; null where nothing there is part of a requirement. */
 const stepAt = (
   text: string,
   start: number,
-  decimals: DecimalMark,
+  { decimals, hasTurns }: Lexed,
   before: Token | undefined,
 ): Result<Step, LexRefusal> | null => {
-  const turn = turnAt(text, start);
+  const turn = hasTurns ? turnAt(text, start) : null;
   if (turn) {
     const { end, degrees } = turn;
     return accepted({ end, tokens: degrees.map((each) => ({ mark: 'A', degrees: each, start, end })) });
@@ -198,13 +209,14 @@ const stepAt = (
 export const lexRequirement = (text: string): Result<readonly Token[], LexRefusal> => {
   const tokens: Token[] = [];
   const { mark: decimals, end: whole } = saidMark(text);
+  const lexed = { decimals, hasTurns: hasTurnWords(text) };
   let at = 0;
   while (at < whole) {
     if (/\s/.test(text[at] as string)) {
       at += 1;
       continue;
     }
-    const step = stepAt(text, at, decimals, tokens.at(-1));
+    const step = stepAt(text, at, lexed, tokens.at(-1));
     if (!step) return refused(refusedWord(text, at));
     if (!step.ok) return step;
     tokens.push(...step.value.tokens);
@@ -217,6 +229,7 @@ export const lexRequirement = (text: string): Result<readonly Token[], LexRefusa
  *  number sign before digits is a size's, not a pound's, and a letter before a number is a pole's, not a newton's. */
 export const requirementRuns = (text: string): readonly (readonly Token[])[] => {
   const runs: Token[][] = [[]];
+  const lexed = { decimals: '.', hasTurns: hasTurnWords(text) } as const;
   let at = 0;
   while (at < text.length) {
     if (/\s/.test(text[at] as string)) {
@@ -225,7 +238,7 @@ export const requirementRuns = (text: string): readonly (readonly Token[])[] => 
     }
     const run = runs.at(-1) as Token[];
     const isWord = /^(?:#\s?\d|[a-z]\s+\d)/i.test(text.slice(at, at + 4));
-    const step = isWord ? null : stepAt(text, at, '.', run.at(-1));
+    const step = isWord ? null : stepAt(text, at, lexed, run.at(-1));
     if (step?.ok) {
       run.push(...step.value.tokens);
       at = step.value.end;
