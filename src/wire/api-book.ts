@@ -47,6 +47,9 @@ export const lookUpResponse = z.strictObject({
   whyNot: z.array(z.strictObject({ column: z.int(), answer: z.string(), nearest: z.array(z.int()) })),
 });
 
+/** The row of a table that a side of a disagreement is, counted from 0; null or left out for a requirement. */
+const tableRow = z.int().nonnegative().nullable().default(null);
+
 export const readLabelRequest = z.strictObject({ text: z.string().max(LABEL_MAX_LENGTH), siteUnit });
 export const readLabelResponse = z.strictObject({
   table: lookupTableSchema.extend({ name: z.string(), subject: z.string() }),
@@ -237,7 +240,15 @@ export const BOOK_OPERATIONS = {
     path: '/api/v1/conflicts',
     summary: 'Decide which of two sources governs, with a reason',
     who: 'decide-conflict',
-    request: z.strictObject({ first: z.uuid(), other: z.uuid(), chosen: z.uuid(), why: whySchema }),
+    request: z.strictObject({
+      first: z.uuid(),
+      firstRow: tableRow,
+      other: z.uuid(),
+      otherRow: tableRow,
+      chosen: z.uuid(),
+      chosenRow: tableRow,
+      why: whySchema,
+    }),
     response: z.array(conflictSchema),
   }),
   sourceChanges: operation({

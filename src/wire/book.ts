@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { instantSchema } from '#core/bounds.ts';
+import { MIX_UPS } from '#core/quantity/mix-up.ts';
 import { bookReferenceSchema } from '#core/spec/book/book-reference.ts';
 import { bookRequirementSchema, printedTorqueSchema } from '#core/spec/book/book-requirement.ts';
 import { placeSchema } from '#core/spec/book/requirement-source.ts';
@@ -83,25 +84,28 @@ export const conflictSchema = z.strictObject({
   isWithinOneSource: z.boolean(),
   first: keptRequirementSchema,
   other: keptRequirementSchema,
+  /** The row of a table that a side is, counted from 0; null for a requirement. The side's id is then the table's. */
+  firstRow: z.int().nonnegative().nullable(),
+  otherRow: z.int().nonnegative().nullable(),
   firstNewtonMetres: z.number().nullable(),
   otherNewtonMetres: z.number().nullable(),
   differencePercent: z.number().nullable(),
   likely: z.array(
     z.strictObject({
-      mixUp: z.enum([
-        'inch-for-foot',
-        'newton-metre-for-inch',
-        'newton-metre-for-foot',
-        'decimal-place',
-        'two-decimal-places',
-      ]),
+      mixUp: z.enum(MIX_UPS),
       factor: z.number(),
       direction: z.enum(['too-high', 'too-low']),
     }),
   ),
   /** The last decision between these two revisions; null while nobody has decided. */
   decision: z
-    .strictObject({ chosen: z.uuid(), why: z.string(), by: z.string(), at: instantSchema })
+    .strictObject({
+      chosen: z.uuid(),
+      chosenRow: z.int().nonnegative().nullable(),
+      why: z.string(),
+      by: z.string(),
+      at: instantSchema,
+    })
     .nullable(),
 });
 export type BookConflict = DeepReadonly<z.infer<typeof conflictSchema>>;

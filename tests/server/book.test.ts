@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import { readPrinted } from '#core/spec/book/book-requirement.ts';
 import type { Source } from '#core/spec/book/source.ts';
+import { readLabel } from '#core/spec/label/read-label.ts';
 import { SCREW_TERMINALS } from '#core/spec/lookup/published/screw-terminals.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { database } from '#server/database/pool.ts';
@@ -371,6 +372,61 @@ describe('where one source prints two values', () => {
       why: 'a new print says one thing',
     });
     expect(await found()).toBeUndefined();
+  });
+});
+
+describe('where tables disagree', () => {
+  test('a row of one beside a row of another and beside a requirement; a lead decides for the row', async () => {
+    const [a, b] = [await source('Table A'), await source('Table B')];
+    const kept = async (from: string, values: string) => {
+      const { table } = valueOrThrow(readLabel(`Thread\tNm\n${values}`));
+      const sent = {
+        id: uuidv7(),
+        basedOn: null,
+        sourceId: from,
+        isWithdrawn: false,
+        why: '',
+        place: 'page 2',
+        body: { ...table, name: `Lids of ${from.slice(-4)}`, subject: 'disputed lid' },
+      };
+      return valueOrThrow(await keepTable(sent, await person('Lea')));
+    };
+    const first = await kept(a.id, 'M4\t2.8\nM5\t5.5');
+    const other = await kept(b.id, 'M4\t2.8\nM5\t4.5');
+    const plain = await keep({
+      ...draft(a.id, 'disputed lid', '2 Nm'),
+      body: { ...plainBookRequirement('disputed lid', '2 Nm'), size: 'M4' },
+    });
+    const found = async () =>
+      (await bookConflicts()).filter((each) => [first.id, other.id].includes(each.other.id));
+    const rows = await found();
+    expect(rows.map((each) => [each.first.id, each.firstRow, each.other.id, each.otherRow]).sort()).toEqual(
+      [
+        [first.id, 1, other.id, 1],
+        [plain.id, null, first.id, 0],
+        [plain.id, null, other.id, 0],
+      ].sort(),
+    );
+    const ofRows = rows.find(({ firstRow }) => firstRow === 1);
+    expect(ofRows).toMatchObject({ decision: null, differencePercent: expect.closeTo(-18.18, 1) });
+    const decision = {
+      first: first.id,
+      firstRow: 1,
+      other: other.id,
+      otherRow: 1,
+      chosen: other.id,
+      chosenRow: 1,
+      why: 'the newer table',
+    };
+    expect(code(await decideConflict({ ...decision, firstRow: 0 }, await person('Lea')))).toBe(
+      'not-in-conflict',
+    );
+    valueOrThrow(await decideConflict(decision, await person('Lea')));
+    expect((await found()).find(({ firstRow }) => firstRow === 1)?.decision).toMatchObject({
+      chosen: other.id,
+      chosenRow: 1,
+      why: 'the newer table',
+    });
   });
 });
 

@@ -1,10 +1,12 @@
 /** A confusion of units or of the decimal point that would explain why one torque is so far from another. */
-export type MixUp =
-  | 'inch-for-foot'
-  | 'newton-metre-for-inch'
-  | 'newton-metre-for-foot'
-  | 'decimal-place'
-  | 'two-decimal-places';
+export const MIX_UPS = [
+  'inch-for-foot',
+  'newton-metre-for-inch',
+  'newton-metre-for-foot',
+  'decimal-place',
+  'two-decimal-places',
+] as const;
+export type MixUp = (typeof MIX_UPS)[number];
 
 export type LikelyMixUp = {
   readonly mixUp: MixUp;

@@ -1,7 +1,7 @@
 import { type LikelyMixUp, likelyMixUps } from '../quantity/mix-up.ts';
 import type { NewtonMetres, TorqueUnit } from '../quantity/unit.ts';
 import type { PrintedTorque } from '../spec/book/book-requirement.ts';
-import { disagreements } from '../spec/requirement/agreement.ts';
+import { disagreements, sourcesDiffer } from '../spec/requirement/agreement.ts';
 import { readRequirement } from '../spec/requirement/read-requirement.ts';
 import type { Specification } from '../spec/requirement/specification.ts';
 import { specifiedTarget } from './joined-parts.ts';
@@ -28,7 +28,8 @@ const targetOf = (specification: Specification, schools: Schools): NewtonMetres 
   return target.ok ? target.value.target : null;
 };
 
-const between = (a: BookStatement, b: BookStatement, schools: Schools): Conflict => {
+/** How two statements compare, whether or not they disagree. */
+export const conflictBetween = (a: BookStatement, b: BookStatement, schools: Schools): Conflict => {
   const [firstTarget, otherTarget] = [targetOf(a.specification, schools), targetOf(b.specification, schools)];
   const isKnown = firstTarget !== null && otherTarget !== null;
   return {
@@ -58,6 +59,6 @@ export const conflictsAmong = (statements: readonly BookStatement[], schools: Sc
   statements.flatMap((a, index) =>
     statements
       .slice(index + 1)
-      .filter((b) => disagreements(a.specification.requirement, b.specification.requirement).length > 0)
-      .map((b) => between(a, b, schools)),
+      .filter((b) => sourcesDiffer(a.specification.requirement, b.specification.requirement))
+      .map((b) => conflictBetween(a, b, schools)),
   );

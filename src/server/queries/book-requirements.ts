@@ -147,6 +147,27 @@ export const selectSharedKeys = async (
   return rows.map((row) => ({ specKey: row['spec_key'], kept: keptOf(row) }));
 };
 
+// Comes after every letter of a term.
+const AFTER_ALL = '~';
+
+/** The requirements in force whose part has a name alone, whatever their sizes. `partKey` is the spec key of the part without a size. */
+export const selectRequirementsOfPart = async (
+  db: Connection,
+  partKey: string,
+): Promise<readonly KeptRequirement[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT ${columnsOf('heads')}
+      FROM book_requirements AS heads
+      JOIN sources ON sources.id = heads.source_id AND sources.status = 'current'
+     WHERE heads.spec_key BETWEEN :first AND :last
+       AND NOT heads.is_withdrawn
+     ORDER BY heads.number`,
+    { first: `${partKey} `, last: `${partKey} ${AFTER_ALL}` },
+  );
+  return rows.map(keptOf);
+};
+
 const parameters = (kept: Omit<KeptRequirement, 'code'>) => ({
   id: kept.id,
   revision: kept.revision,

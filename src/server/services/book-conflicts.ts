@@ -15,8 +15,10 @@ import { selectDependentJobs } from '../queries/job-references.ts';
 import { selectSite } from '../queries/site.ts';
 import { insertLogEntry, selectLog } from '../queries/site-log.ts';
 import { now } from './clock.ts';
+import { tableConflicts } from './table-conflicts.ts';
 
-type Pair = Pick<BookConflict, 'first' | 'other'>;
+type Pair = Pick<BookConflict, 'first' | 'other' | 'firstRow' | 'otherRow'>;
+type Decided = { readonly chosen: string; readonly chosenRow?: number | null };
 
 /** What a decision is about: two requirements at their revisions, whichever way round. A new revision asks anew. */
 const pairSubject = ({ first, other }: Pair): string =>
@@ -25,11 +27,11 @@ const pairSubject = ({ first, other }: Pair): string =>
     .sort()
     .join('+');
 
+const chosenOf = ({ chosen, chosenRow = null }: Decided) => ({ chosen, chosenRow });
+
 const decisionOf = (log: readonly LogEntry[], pair: Pair): BookConflict['decision'] => {
   const entry = log.find(({ subject }) => subject === pairSubject(pair));
-  return entry
-    ? { chosen: (entry.body as { chosen: string }).chosen, why: entry.why, by: entry.by, at: entry.at }
-    : null;
+  return entry ? { ...chosenOf(entry.body as Decided), why: entry.why, by: entry.by, at: entry.at } : null;
 };
 
 const grouped = (
@@ -49,10 +51,13 @@ const shown = (
   { firstTarget, otherTarget, differencePercent, likely }: Conflict,
   first: KeptRequirement,
   other: KeptRequirement,
+  [firstRow, otherRow]: readonly [number | null, number | null] = [null, null],
 ): Omit<BookConflict, 'isWithinOneSource' | 'decision'> => ({
   subject: [first.body.part, first.body.size].filter(Boolean).join(', '),
   first,
   other,
+  firstRow,
+  otherRow,
   firstNewtonMetres: firstTarget,
   otherNewtonMetres: otherTarget,
   differencePercent,
@@ -72,7 +77,11 @@ const conflictsWithin = (
     if (!conflict) return [];
     const { id, why, changedBy: by, changedAt: at } = first;
     return [
-      { ...shown(conflict, first, other), isWithinOneSource: true, decision: { chosen: id, why, by, at } },
+      {
+        ...shown(conflict, first, other),
+        isWithinOneSource: true,
+        decision: { chosen: id, chosenRow: null, why, by, at },
+      },
     ];
   });
 
@@ -88,11 +97,19 @@ const conflictsIn = async (db: Connection): Promise<readonly BookConflict[]> => 
       return {
         ...shown(conflict, first, other),
         isWithinOneSource: false,
-        decision: decisionOf(log, { first, other }),
+        decision: decisionOf(log, { first, other, firstRow: null, otherRow: null }),
       };
     });
   });
-  return [...between, ...conflictsWithin(await selectSettledRequirements(db), site)];
+  const ofTables = (await tableConflicts(db, site)).map(({ conflict, first, other, rows }) => {
+    const [firstRow, otherRow] = rows;
+    return {
+      ...shown(conflict, first, other, rows),
+      isWithinOneSource: false,
+      decision: decisionOf(log, { first, other, firstRow, otherRow }),
+    };
+  });
+  return [...between, ...ofTables, ...conflictsWithin(await selectSettledRequirements(db), site)];
 };
 
 /** Where sources in force disagree, undecided ones first. */
@@ -105,6 +122,7 @@ const effectsOf = async (
   db: Connection,
   used: KeptRequirement,
   would: KeptRequirement,
+  row: number | null,
 ): Promise<readonly ConflictEffect[]> => {
   const effects: ConflictEffect[] = [];
   for (const job of await selectDependentJobs(db, { refId: used.id })) {
@@ -112,7 +130,9 @@ const effectsOf = async (
     if (!view) continue;
     const effect = requirementEffect(
       view,
-      ({ planned }) => planned.requirement.book?.id === used.id,
+      ({ planned: { requirement } }) =>
+        requirement.book?.id === used.id &&
+        (row === null || requirement.printed === used.body.torque.printed),
       specificationOf(would.body),
     );
     if (effect) effects.push({ job, would: would.id, pulled: effect.pulled, changed: [...effect.changed] });
@@ -130,25 +150,42 @@ export const conflictEffects = async (
     ({ first, other }) => first.id === firstId && other.id === otherId,
   );
   if (!conflict) return refused({ code: 'not-in-conflict' });
-  const { first, other } = conflict;
-  const effects = await effectsOf(db, first, other);
+  const { first, other, firstRow, otherRow } = conflict;
+  const effects = await effectsOf(db, first, other, firstRow);
   return accepted(
-    conflict.isWithinOneSource ? effects : [...effects, ...(await effectsOf(db, other, first))],
+    conflict.isWithinOneSource ? effects : [...effects, ...(await effectsOf(db, other, first, otherRow))],
   );
+};
+
+type ConflictDecision = {
+  readonly first: string;
+  readonly firstRow?: number | null;
+  readonly other: string;
+  readonly otherRow?: number | null;
+  readonly chosen: string;
+  readonly chosenRow?: number | null;
+  readonly why: string;
 };
 
 /** Decides which of two sources governs, with a reason that stays. Refuses: role-may-not, not-in-conflict. */
 export const decideConflict = async (
-  decision: { readonly first: string; readonly other: string; readonly chosen: string; readonly why: string },
+  decision: ConflictDecision,
   by: Asker,
 ): Promise<Result<readonly BookConflict[], Problem>> => {
   const right = whoMay(by, 'decide-conflict');
   if (!right.ok) return right;
   const conflict = (await conflictsIn(database())).find(
-    ({ first, other, isWithinOneSource }) =>
-      !isWithinOneSource && first.id === decision.first && other.id === decision.other,
+    ({ first, other, firstRow, otherRow, isWithinOneSource }) =>
+      !isWithinOneSource &&
+      first.id === decision.first &&
+      firstRow === (decision.firstRow ?? null) &&
+      other.id === decision.other &&
+      otherRow === (decision.otherRow ?? null),
   );
-  const isOneOfThem = decision.chosen === decision.first || decision.chosen === decision.other;
+  const isOneOfThem = [
+    [decision.first, decision.firstRow],
+    [decision.other, decision.otherRow],
+  ].some(([id, row]) => id === decision.chosen && (row ?? null) === (decision.chosenRow ?? null));
   if (!conflict || !isOneOfThem) return refused({ code: 'not-in-conflict' });
   await insertLogEntry(database(), {
     at: now(),
@@ -156,7 +193,7 @@ export const decideConflict = async (
     kind: 'conflict-decided',
     subject: pairSubject(conflict),
     why: decision.why,
-    body: { chosen: decision.chosen },
+    body: chosenOf(decision),
   });
   return accepted(await bookConflicts());
 };

@@ -28,12 +28,14 @@ const RESOLUTION = { sourceDigits: 2, graduation: null };
 
 const Side = ({
   kept,
+  row,
   torque,
   source,
   isChosen,
   site,
 }: {
   readonly kept: KeptRequirement;
+  readonly row: number | null;
   readonly torque: number | null;
   readonly source: Source | undefined;
   readonly isChosen: boolean;
@@ -52,7 +54,8 @@ const Side = ({
         </p>
       )}
       <p className="text-s">
-        <a href={`/specs?requirement=${kept.id}`}>{kept.code}</a> · {source && sourceName(source)}
+        <a href={row === null ? `/specs?requirement=${kept.id}` : `/specs/tables/${kept.id}`}>{kept.code}</a>{' '}
+        · {source && sourceName(source)}
         {kept.body.place && `, ${kept.body.place}`}
         {source && (
           <span className="text-faint">
@@ -129,17 +132,21 @@ export const ConflictsScreen = ({ conflicts: first, sources, site, person }: Pro
   const [asked, setAsked] = useState<{
     readonly conflict: BookConflict;
     readonly chosen: KeptRequirement;
+    readonly chosenRow: number | null;
   } | null>(null);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const sourceOf = (kept: KeptRequirement): Source | undefined =>
     sources.find(({ id }) => id === kept.sourceId);
   const decide = async (why: string): Promise<void> => {
     if (!asked) return;
-    const { conflict, chosen } = asked;
+    const { conflict, chosen, chosenRow } = asked;
     const answer = await call(OPERATIONS.decideConflict, {
       first: conflict.first.id,
+      firstRow: conflict.firstRow,
       other: conflict.other.id,
+      otherRow: conflict.otherRow,
       chosen: chosen.id,
+      chosenRow,
       why,
     });
     setAsked(null);
@@ -156,7 +163,7 @@ export const ConflictsScreen = ({ conflicts: first, sources, site, person }: Pro
         const { first: a, other: b, differencePercent, likely, decision } = conflict;
         return (
           <section
-            key={`${a.id}${b.id}${conflict.isWithinOneSource}`}
+            key={`${a.id}${conflict.firstRow}${b.id}${conflict.otherRow}${conflict.isWithinOneSource}`}
             className="panel grid gap-3 p-4"
             aria-label={conflict.subject}
             data-testid="conflict"
@@ -172,16 +179,22 @@ export const ConflictsScreen = ({ conflicts: first, sources, site, person }: Pro
             <div className="grid gap-3 sm:grid-cols-2">
               <Side
                 kept={a}
+                row={conflict.firstRow}
                 torque={conflict.firstNewtonMetres}
                 source={sourceOf(a)}
-                isChosen={decision?.chosen === a.id}
+                isChosen={decision?.chosen === a.id && decision.chosenRow === conflict.firstRow}
                 site={site}
               />
               <Side
                 kept={b}
+                row={conflict.otherRow}
                 torque={conflict.otherNewtonMetres}
                 source={sourceOf(b)}
-                isChosen={!conflict.isWithinOneSource && decision?.chosen === b.id}
+                isChosen={
+                  !conflict.isWithinOneSource &&
+                  decision?.chosen === b.id &&
+                  decision.chosenRow === conflict.otherRow
+                }
                 site={site}
               />
             </div>
@@ -201,12 +214,17 @@ export const ConflictsScreen = ({ conflicts: first, sources, site, person }: Pro
               </p>
             ) : may(person, 'decide-conflict') ? (
               <div className="flex flex-wrap gap-2">
-                {[a, b].map((kept) => (
+                {(
+                  [
+                    [a, conflict.firstRow],
+                    [b, conflict.otherRow],
+                  ] as const
+                ).map(([kept, chosenRow]) => (
                   <button
-                    key={kept.id}
+                    key={kept.code}
                     type="button"
                     className="act-quiet"
-                    onClick={() => setAsked({ conflict, chosen: kept })}
+                    onClick={() => setAsked({ conflict, chosen: kept, chosenRow })}
                   >
                     {kept.code} governs: {kept.body.torque.printed}
                   </button>

@@ -66,7 +66,47 @@ describe('two parts in one joint', () => {
     const result = valueOrThrow(
       specifiedTarget(specification('5 to 7 Nm', { otherPart }), DEFAULT_SCHOOLS, null),
     );
-    expect(result.steps.at(-1)?.school).toEqual({ question: 'twoParts', choice: 'lower-governs' });
+    expect(result.steps.findLast(({ gives }) => gives === 'target')?.school).toEqual({
+      question: 'twoParts',
+      choice: 'lower-governs',
+    });
+  });
+});
+
+describe('two parts: the tighter maximum, what is not met, and the angle of either', () => {
+  const steps = (text: string, other: string, schools: Partial<Schools> = {}) =>
+    valueOrThrow(
+      specifiedTarget(
+        specification(text, { otherPart: printed(other) }),
+        { ...DEFAULT_SCHOOLS, ...schools },
+        null,
+      ),
+    );
+
+  test('a wide lower range is cut at what the other part bears', () => {
+    // 5 to 15, middle 10, governs; the other bears 11 at most.
+    expect(resolved('5 to 15 Nm', { otherPart: printed('10.5 to 11 Nm') })).toEqual([5, 10, 11]);
+    expect(resolved('10.5 to 11 Nm', { otherPart: printed('5 to 15 Nm') })).toEqual([5, 10, 11]);
+  });
+
+  test('what the other part asks for at least and does not get is said', () => {
+    const unmet = steps('5 to 6 Nm', 'max 5 Nm').steps.filter(({ rule }) => rule === 'other-part-not-met');
+    // 80 % of 5 is 4, under the 5 that the first asks for.
+    expect(unmet).toMatchObject([{ from: [5, 4] }]);
+    expect(steps('5 to 7 Nm', '4 to 6 Nm').steps.some(({ rule }) => rule === 'other-part-not-met')).toBe(
+      false,
+    );
+  });
+
+  test('an angle of either part stays: it is never tightened by the torque alone', () => {
+    expect(steps('20 Nm + 90°', '30 Nm').thenAngleDegrees).toBe(90);
+    expect(steps('30 Nm', '20 Nm + 90°').thenAngleDegrees).toBe(90);
+    expect(steps('30 Nm + 60° + 30°', '20 Nm + 45°').thenAngleDegrees).toBe(90);
+    expect(steps('30 Nm', '20 Nm').thenAngleDegrees).toBeNull();
+  });
+
+  test('a value with one not to exceed: the print’s maximum, the site’s tolerance below', () => {
+    expect(resolved('tighten to 5 Nm, do not exceed 6 Nm')).toEqual([4.5, 5, 6]);
   });
 });
 
