@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { jobEventSchema, unplacedEventSchema } from '#core/event/event.ts';
 import { EVENT_KINDS } from '#core/event/kinds.ts';
+import { ONLY_GROUP } from '#core/job/only-group.ts';
 import type { PlannedRequirement } from '#core/job/plan.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
@@ -40,6 +41,7 @@ const everyKind = () => {
   const torque = { text: '2.0', value: 2, unit: 'lbf.in' } as const;
   job.happen({ kind: 'run-on-measured', body: { position: '3', torque } });
   job.happen({ kind: 'left-open', body: { position: '3', why: 'spare' } });
+  job.happen({ kind: 'gap-accepted', body: { group: ONLY_GROUP, why: 'none better' } }, LEAD);
   job.signBoth().happen({ kind: 'fastener-checked', body: check });
   const recall = { sessionId: TOOL.id, toolCode: 'T-1', what: 'accept', why: 'inside', outside: 0 };
   job.happen({ kind: 'recall-noted', body: recall }, LEAD);

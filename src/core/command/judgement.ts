@@ -4,6 +4,7 @@ import { type Judgement, judgementOf, type PullSaid } from '../job/pull.ts';
 import { writtenInNewtonMetres } from '../quantity/torque.ts';
 import { newtonMetres } from '../quantity/unit.ts';
 import type { Rules } from '../rules/rules.ts';
+import { type Schools, sureShare } from '../target/schools.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
 import type { Judged, Outcome, Verdict } from '../verdict/tightening-verdict.ts';
 import { type FastenerView, type TakenTool, toolPulledWith } from '../view/bench.ts';
@@ -27,18 +28,19 @@ const judgedOf = (
   said: PullSaid,
   taken: TakenTool | undefined,
   rules: Rules,
+  schools: Schools,
 ): { readonly judged: Judged | null; readonly knownErrorPercent: number | null } => {
   if (said.method === 'by-feel') return { judged: { kind: 'by-feel' }, knownErrorPercent: null };
   if (said.method === 'over-shot') return { judged: { kind: 'over-shot' }, knownErrorPercent: null };
   if (!taken || !said.reading) return { judged: null, knownErrorPercent: null };
   const { tool, adapters, adapterFactor } = taken;
   const shown = writtenInNewtonMetres(said.reading);
-  const { torque, knownErrorPercent } = rules.applied(shown, tool);
+  const { torque, knownErrorPercent } = rules.applied(shown, tool, schools);
   return {
     judged: {
       kind: 'reading',
       reading: newtonMetres(torque * adapterFactor),
-      standardUncertainty: rules.standardUncertainty(shown, tool, adapters, adapterFactor),
+      standardUncertainty: rules.standardUncertainty(shown, tool, adapters, adapterFactor, schools),
     },
     knownErrorPercent,
   };
@@ -59,6 +61,10 @@ const limitsOf = (job: JobView, fastener: FastenerView, said: PullSaid, rules: R
   return { target, low, high: whole.value.high };
 };
 
+/** How likely a pull must be inside to be called in: as the site asks, or not at all where a lead accepted that no tool is sure enough. */
+const sureShareOf = (job: JobView, { planned }: FastenerView): number =>
+  job.acceptedGaps.has(planned.group) ? 0 : sureShare(job.plan.schools);
+
 /** How a pull is judged on a job as it stands, under rules. Without a target, or without a tool that is known, there is no verdict. */
 export const judgement = (
   job: JobView,
@@ -68,13 +74,18 @@ export const judgement = (
   objections: readonly Objection[] = [],
 ): Judgement => {
   const limits = limitsOf(job, fastener, said, rules);
-  const { judged, knownErrorPercent } = judgedOf(said, job.takenTools.get(said.toolId ?? ''), rules);
+  const { judged, knownErrorPercent } = judgedOf(
+    said,
+    job.takenTools.get(said.toolId ?? ''),
+    rules,
+    job.plan.schools,
+  );
   const reading = judged?.kind === 'reading' ? judged : null;
   const isFull = isFullPass(groupOf(job.plan, fastener.planned).kind, said.pass);
   const verdict: Verdict =
     limits && judged && !isWithoutVerdict(objections)
       ? isFull
-        ? rules.verdict(judged, limits, job.plan.schools)
+        ? rules.verdict(judged, limits, job.plan.schools, sureShareOf(job, fastener))
         : rules.passVerdict(judged, limits)
       : { outcome: 'no-verdict', probability: null };
   return {

@@ -2,6 +2,7 @@ import { cautionsConfirmed } from './kinds/cautions-confirmed.ts';
 import { fastenerChecked } from './kinds/fastener-checked.ts';
 import { fastenerLoosened } from './kinds/fastener-loosened.ts';
 import { fingerTightened } from './kinds/finger-tightened.ts';
+import { gapAccepted } from './kinds/gap-accepted.ts';
 import { jobReopened } from './kinds/job-reopened.ts';
 import { jobSigned } from './kinds/job-signed.ts';
 import { leftOpen } from './kinds/left-open.ts';
@@ -35,4 +36,5 @@ export const EVENT_KINDS = {
   'recall-noted': recallNoted,
   'step-done': stepDone,
   'finger-tightened': fingerTightened,
+  'gap-accepted': gapAccepted,
 } as const;

@@ -9,7 +9,9 @@ export const CHECK_PURPOSES = ['check', 'settling'] as const;
 /** Whether a tool can do a check: one that only clicks shows no first movement, one that shows does not click, and one that shears off is
  *  gone. Common practice. */
 export const canCheck = (method: (typeof CHECK_METHODS)[number], tool: Pick<Tool, 'kind'>): boolean =>
-  method === 'second-click' ? !isIndicating(tool) && tool.kind !== 'single-use-shear' : isIndicating(tool);
+  // A fixture holds the part on the bench; it reaches no fastener that is in place.
+  tool.kind !== 'measuring-fixture' &&
+  (method === 'second-click' ? !isIndicating(tool) && tool.kind !== 'single-use-shear' : isIndicating(tool));
 
 /** What a person says of a check of a finished fastener, or of a reading after it settled. */
 export type CheckSaid = {

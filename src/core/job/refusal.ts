@@ -70,6 +70,7 @@ export type JobRefusal =
     }
   | { readonly code: 'joint-kind-unknown'; readonly jointKind: string }
   | { readonly code: 'group-unknown'; readonly group: string }
+  | { readonly code: 'gap-accepted-already'; readonly group: string }
   | { readonly code: 'step-unknown'; readonly step: string }
   | { readonly code: 'step-misdone'; readonly step: string }
   | { readonly code: 'step-first'; readonly title: string }

@@ -68,6 +68,12 @@ const openStep = ({ step, group, of, afterPass }: DueStep) => ({
   afterPass,
 });
 
+/** The groups a lead took on though no tool was sure enough, by group; left out where there are none, as in the first records of this form. */
+const gapsAccepted = ({ acceptedGaps }: JobView) =>
+  acceptedGaps.size === 0
+    ? {}
+    : { acceptedGaps: [...acceptedGaps].map(([group, { why, person, at }]) => ({ group, why, person, at })) };
+
 /** Version 3 of what a record states about a job of any joint in the form of a statement of conformity: everything follows from the events.
  *  Source: ISO/IEC 17025:2017, 7.8.6. */
 export const jobStatement3 = (job: JobView, tools: readonly ToolTaken[], events: readonly JobEvent[]) => ({
@@ -77,6 +83,7 @@ export const jobStatement3 = (job: JobView, tools: readonly ToolTaken[], events:
   source: job.plan.source,
   schools: job.plan.schools,
   rules: { planned: job.plan.rules, inForce: job.rules, moves: job.rulesMoves },
+  ...gapsAccepted(job),
   decisionRule: {
     rule: job.plan.schools.decisionRule,
     guardFactor: job.plan.schools.guardFactor,

@@ -15,6 +15,7 @@ export const ROLES_FOR = {
   'sign-inspected': CHECKERS,
   'reopen-job': CHECKERS,
   'move-rules': LEADS,
+  'accept-gap': LEADS,
   'check-fastener': ALL,
   'write-book': ALL,
   'change-source-status': LEADS,

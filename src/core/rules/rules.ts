@@ -10,7 +10,7 @@ import type { TargetRefusal } from '../target/target-and-acceptance.ts';
 import type { JudgingRules } from '../tool/choose-tool.ts';
 import type { toolSetting } from '../tool/tool-setting.ts';
 import type { passVerdict } from '../verdict/pass-verdict.ts';
-import type { tighteningVerdict } from '../verdict/tightening-verdict.ts';
+import type { VerdictRule } from '../verdict/tightening-verdict.ts';
 
 /** Everything that can change a judgement, under one number. A judgement names the number it was made by; what a frozen number
  *  answers never changes, whatever becomes of the code. A number is this table of functions: only what differs stands twice. */
@@ -30,7 +30,9 @@ export type Rules = JudgingRules & {
     toolLimitPercent: number | null,
   ) => Result<SpecifiedTarget, TargetRefusal>;
   readonly setting: typeof toolSetting;
-  readonly verdict: typeof tighteningVerdict;
+  readonly verdict: VerdictRule;
+  /** Whether a fastener pulled by feel must be loosened before a pull counts, or shown by its first movement to be inside. */
+  readonly byFeelStaysOpen: boolean;
   /** The verdict on a pull of a pass before the last. */
   readonly passVerdict: typeof passVerdict;
   readonly likelyMixUps: typeof likelyMixUps;

@@ -24,7 +24,7 @@ export type DerivationRule =
 
 /** A choice of school that a step rests on. */
 export type SchoolChoice = {
-  readonly [Q in keyof Schools]: { readonly question: Q; readonly choice: Schools[Q] };
+  readonly [Q in keyof Schools]-?: { readonly question: Q; readonly choice: NonNullable<Schools[Q]> };
 }[keyof Schools];
 
 /** One line of a derivation: people read it under "why". */

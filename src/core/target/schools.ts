@@ -22,6 +22,14 @@ export type Schools = {
   readonly decisionRule: 'simple' | 'guarded';
   /** Guard band as a multiple of the expanded uncertainty U95, for the rule `guarded`. */
   readonly guardFactor: number;
+  /** What is done with an error that a calibration found. Left out in plans made before the question was asked. */
+  readonly knownError?: 'judgement-corrected' | 'setting-corrected' | 'added-to-uncertainty' | undefined;
+  /** How likely a pull must be inside acceptance to be called in. Left out in plans made before the question was asked. */
+  readonly sureEnough?: 'eighty-percent' | 'ninety-five-percent' | 'site-share' | undefined;
+  /** In percent, for the school `site-share`. */
+  readonly sureSharePercent?: number | undefined;
+  /** What ends the check of a fastener that was pulled by feel. Left out in plans made before the question was asked. */
+  readonly byFeelCheck?: 'moved-or-loosened' | 'loosened' | undefined;
 };
 
 /** The site's choices before anyone has chosen. */
@@ -41,7 +49,18 @@ export const DEFAULT_SCHOOLS: Schools = {
   betweenGraduations: 'nearest-inside',
   decisionRule: 'simple',
   guardFactor: 1,
+  knownError: 'judgement-corrected',
+  sureEnough: 'eighty-percent',
+  sureSharePercent: 80,
+  byFeelCheck: 'moved-or-loosened',
 };
+
+/** What a site did before it was asked how sure "in" must be: 80 %. */
+const SURE_PERCENT = { 'eighty-percent': 80, 'ninety-five-percent': 95 } as const;
+
+/** How likely a pull must be inside acceptance to be called in, as a bare ratio. */
+export const sureShare = ({ sureEnough = 'eighty-percent', sureSharePercent = 80 }: Schools): number =>
+  (sureEnough === 'site-share' ? sureSharePercent : SURE_PERCENT[sureEnough]) / 100;
 
 export const schoolsSchema = z
   .strictObject({
@@ -60,5 +79,9 @@ export const schoolsSchema = z
     betweenGraduations: z.enum(['nearest-inside', 'the-one-below']),
     decisionRule: z.enum(['simple', 'guarded']),
     guardFactor: z.number().min(0).max(2),
+    knownError: z.enum(['judgement-corrected', 'setting-corrected', 'added-to-uncertainty']).optional(),
+    sureEnough: z.enum(['eighty-percent', 'ninety-five-percent', 'site-share']).optional(),
+    sureSharePercent: z.number().min(50).max(99).optional(),
+    byFeelCheck: z.enum(['moved-or-loosened', 'loosened']).optional(),
   })
   .meta({ id: 'Schools' }) satisfies z.ZodType<Schools>;

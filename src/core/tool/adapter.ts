@@ -21,7 +21,16 @@ export type Adapter = {
 };
 
 /** An adapter as it is put on: at an angle to the tool's axis, 0° straight out. */
-export type MountedAdapter = { readonly adapter: Adapter; readonly angleDegrees: number };
+export type MountedAdapter = {
+  readonly adapter: Adapter;
+  readonly angleDegrees: number;
+  /** Whether a stop holds the angle; by eye it is good to ten degrees. */
+  readonly isAngleHeld?: boolean | undefined;
+};
+
+/** The force at the grip mark when a tool applies a torque, in newtons: F = T/L. Source: statics. Valid for: L > 0. */
+export const handleForceNewtons = (torque: NewtonMetres, leverMillimetres: number): number =>
+  torque / (leverMillimetres / 1000);
 
 export type AdapterRefusal =
   | { readonly code: 'lever-unknown' }
@@ -124,4 +133,5 @@ export const adapterSchema = z
 export const mountedAdapterSchema = z.strictObject({
   adapter: adapterSchema,
   angleDegrees: z.number().min(-180).max(180),
+  isAngleHeld: z.boolean().optional(),
 }) satisfies z.ZodType<MountedAdapter>;

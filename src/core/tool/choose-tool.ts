@@ -1,6 +1,6 @@
 import type { NewtonMetres } from '../quantity/unit.ts';
 import type { AllowedTools, Conditions } from '../spec/requirement/conditions.ts';
-import type { Schools } from '../target/schools.ts';
+import { type Schools, sureShare } from '../target/schools.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
 import { conformanceProbability } from '../verdict/conformance-probability.ts';
 import type { MountedAdapter } from './adapter.ts';
@@ -28,6 +28,7 @@ export type ToolOut =
   | 'no-graduation'
   | 'wrong-direction'
   | 'forbidden-kind'
+  | 'not-sure-enough'
   | 'not-the-kind-allowed'
   | 'drive-does-not-fit';
 
@@ -40,11 +41,15 @@ export type ToolFit = {
   readonly isInCalibratedPart: boolean;
   /** Turns, or shares of the scale, from where it stands. */
   readonly travel: number;
+  /** The upper limit that it was fitted to. */
+  readonly high: NewtonMetres;
 };
 
 export type ToolRanking = {
   /** The best first. */
   readonly fits: readonly ToolFit[];
+  /** Those that can be set for it, but not surely enough for the site; the surest first. */
+  readonly unsure: readonly ToolFit[];
   readonly out: readonly { readonly tool: Tool; readonly because: readonly ToolOut[] }[];
 };
 
@@ -78,22 +83,45 @@ export type Applied = {
 
 /** What of the rules says how sure a tool's pulls are. */
 export type JudgingRules = {
-  readonly applied: (shown: NewtonMetres, tool: Pick<Tool, 'calibration'>) => Applied;
+  readonly applied: (
+    shown: NewtonMetres,
+    tool: Pick<Tool, 'calibration'>,
+    schools: Pick<Schools, 'knownError'>,
+  ) => Applied;
+  /** What the tool must show for a torque to be applied. */
+  readonly shownFor: (
+    torque: NewtonMetres,
+    tool: Pick<Tool, 'calibration'>,
+    schools: Pick<Schools, 'knownError'>,
+  ) => NewtonMetres;
   /** Standard uncertainty at the fastener, in newton metres, when the tool shows a torque through adapters. */
   readonly standardUncertainty: (
     shown: NewtonMetres,
-    tool: Pick<Tool, 'limitPercent' | 'limitOf' | 'scale' | 'calibration' | 'leverMillimetres'>,
+    tool: Pick<Tool, 'limitPercent' | 'limitOf' | 'scale' | 'calibration' | 'leverMillimetres' | 'sight'>,
     adapters: readonly MountedAdapter[],
     adapterFactor: number,
+    schools: Pick<Schools, 'knownError'>,
   ) => NewtonMetres;
 };
+
+/** What a tool must show so that a target is reached and neither limit passed. */
+export const shownTarget = (
+  { target, low, high }: Pick<Target, 'target' | 'low' | 'high'>,
+  tool: Pick<Tool, 'calibration'>,
+  schools: Schools,
+  rules: JudgingRules,
+): Pick<Target, 'target' | 'low' | 'high'> => ({
+  target: rules.shownFor(target, tool, schools),
+  low: rules.shownFor(low, tool, schools),
+  high: rules.shownFor(high, tool, schools),
+});
 
 type Considered = { readonly fit: ToolFit | null; readonly because: readonly ToolOut[] };
 
 const considered = (
   { tool, blocks, standsAt }: ToolCandidate,
   wanted: ToolDemand,
-  school: Schools['betweenGraduations'],
+  schools: Schools,
   rules: JudgingRules,
 ): Considered => {
   const { scale } = tool;
@@ -103,9 +131,10 @@ const considered = (
     ...driveOut(tool, wanted.drive),
     ...(tool.directions.includes(wanted.thread) ? [] : (['wrong-direction'] as const)),
   ];
-  const setting = toolSetting(wanted.target, scale, school, standsAt ?? tool.restSetting);
+  const shown = shownTarget(wanted.target, tool, schools, rules);
+  const setting = toolSetting(shown, scale, schools.betweenGraduations, standsAt ?? tool.restSetting);
   if (!setting.ok) {
-    const isTooLow = settingInNewtonMetres(scale, scale.maximum) < wanted.target.target;
+    const isTooLow = settingInNewtonMetres(scale, scale.maximum) < shown.target;
     const range =
       setting.refusal.code === 'outside-tool-range'
         ? isTooLow
@@ -124,13 +153,14 @@ const considered = (
       tool,
       setting: setting.value,
       probability: conformanceProbability(
-        rules.applied(torque, tool).torque,
-        rules.standardUncertainty(torque, tool, [], 1),
+        rules.applied(torque, tool, schools).torque,
+        rules.standardUncertainty(torque, tool, [], 1, schools),
         low,
         high,
       ),
       isInCalibratedPart: setting.value.setting >= CALIBRATED_FROM * scale.maximum,
       travel: isIndicating(tool) ? 0 : Math.abs(turns),
+      high,
     },
   };
 };
@@ -147,19 +177,22 @@ export const betterFit = (a: ToolFit, b: ToolFit): number =>
   a.travel - b.travel ||
   a.tool.code.localeCompare(b.tool.code);
 
-/** Ranks the tools for a fastener, the best first, and says why each of the others is out. */
+/** Ranks the tools for a fastener, the best first, those apart that are not sure enough for the site, and says why each of the others is out. */
 export const rankedTools = (
   candidates: readonly ToolCandidate[],
   wanted: ToolDemand,
-  school: Schools['betweenGraduations'],
+  schools: Schools,
   rules: JudgingRules,
 ): ToolRanking => {
   const all = candidates.map((candidate) => ({
     tool: candidate.tool,
-    ...considered(candidate, wanted, school, rules),
+    ...considered(candidate, wanted, schools, rules),
   }));
+  const can = all.flatMap(({ fit }) => (fit ? [fit] : [])).sort(betterFit);
+  const isSure = ({ probability }: ToolFit): boolean => probability >= sureShare(schools);
   return {
-    fits: all.flatMap(({ fit }) => (fit ? [fit] : [])).sort(betterFit),
+    fits: can.filter(isSure),
+    unsure: can.filter((fit) => !isSure(fit)),
     out: all.flatMap(({ tool, fit, because }) => (fit ? [] : [{ tool, because }])),
   };
 };

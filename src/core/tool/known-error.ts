@@ -6,6 +6,8 @@ export type ErrorPoint = {
   readonly errorPercent: number;
   readonly deviationPercent: number;
   readonly expandedPercent: number;
+  /** How many readings it was found from; left out in points kept before it was asked. */
+  readonly readings?: number | undefined;
 };
 
 type Figure = 'errorPercent' | 'deviationPercent' | 'expandedPercent';
@@ -30,6 +32,26 @@ export const figureAt = (
 export const appliedTorque = (shownNewtonMetres: number, errorPercent: number): number =>
   shownNewtonMetres / (1 + errorPercent / 100);
 
+const SHOWN_STEPS = 20;
+
+/** The torque that a tool must show so that a torque is applied, in newton metres: the inverse of appliedTorque with the error interpolated
+ *  where it shows. Found by repetition, for errors change little from point to point. */
+export const shownForApplied = (appliedNewtonMetres: number, points: readonly ErrorPoint[]): number => {
+  let shown = appliedNewtonMetres;
+  for (let step = 0; points.length > 0 && step < SHOWN_STEPS; step += 1)
+    shown = appliedNewtonMetres * (1 + figureAt(points, 'errorPercent', shown) / 100);
+  return shown;
+};
+
+/** Fewest readings of the points a torque lies between; null where they don't say. */
+export const readingsAt = (points: readonly ErrorPoint[], torqueNewtonMetres: number): number | null => {
+  const sorted = [...points].sort((a, b) => a.torqueNewtonMetres - b.torqueNewtonMetres);
+  const above = sorted.findIndex((point) => point.torqueNewtonMetres >= torqueNewtonMetres);
+  const beside = above < 0 ? sorted.slice(-1) : sorted.slice(Math.max(0, above - 1), above + 1);
+  const counts = beside.flatMap(({ readings }) => (readings === undefined ? [] : [readings]));
+  return counts.length === 0 ? null : Math.min(...counts);
+};
+
 /** Largest torque of a tool, in newton metres. */
 export const TORQUE_MAX_NEWTON_METRES = 1e5;
 
@@ -38,4 +60,5 @@ export const errorPointSchema = z.strictObject({
   errorPercent: z.number().min(-100).max(1000),
   deviationPercent: z.number().nonnegative().max(1000),
   expandedPercent: z.number().nonnegative().max(1000),
+  readings: z.int().positive().max(50).optional(),
 }) satisfies z.ZodType<ErrorPoint>;

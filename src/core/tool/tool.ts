@@ -21,6 +21,7 @@ export const TOOL_KINDS = [
   'electronic',
   'torque-limiting-key',
   'single-use-shear',
+  'measuring-fixture',
 ] as const;
 export type ToolKind = (typeof TOOL_KINDS)[number];
 
@@ -34,12 +35,15 @@ export const TOOL_DRIVES = [
   'square-14x18',
   'open-jaw',
   'own-blade',
+  'holds-the-part',
 ] as const;
 export type ToolDrive = (typeof TOOL_DRIVES)[number];
 
 export const DIRECTIONS = ['right', 'left'] as const;
 /** The thread a tool can tighten. */
 export type Direction = (typeof DIRECTIONS)[number];
+
+export const SIGHTS = ['raised', 'mirror', 'plain'] as const;
 
 /** What the last calibration session found, as far as a pull needs it. */
 export type ToolCalibration = {
@@ -78,10 +82,17 @@ export type Tool = {
   /** Pulls after which it is due, whichever is first. */
   readonly dueAfterPulls: number;
   readonly calibration: ToolCalibration | null;
+  /** How a needle is read: standing above its scale, before a mirror, or in plain view; taken as raised where nobody said. */
+  readonly sight?: (typeof SIGHTS)[number] | undefined;
 };
 
 /** Tools that show a torque instead of being set to one. */
-const INDICATING: ReadonlySet<ToolKind> = new Set(['bending-beam', 'dial', 'electronic']);
+const INDICATING: ReadonlySet<ToolKind> = new Set([
+  'bending-beam',
+  'dial',
+  'electronic',
+  'measuring-fixture',
+]);
 
 /** Whether a tool shows the torque it applies (Type I) rather than giving way at a setting (Type II).
  *  Source: ISO 6789-1:2017, clause 4 (from memory). */
@@ -133,5 +144,6 @@ export const toolSchema = z
     calibrationDueOn: daySchema,
     dueAfterPulls: z.int().positive().max(1_000_000),
     calibration: toolCalibrationSchema.nullable(),
+    sight: z.enum(SIGHTS).optional(),
   })
   .meta({ id: 'Tool' }) satisfies z.ZodType<Tool>;

@@ -25,6 +25,14 @@ export type Verdict = {
 
 export type DecisionRule = Pick<Schools, 'decisionRule' | 'guardFactor'>;
 
+/** Judges a pull by the site's decision rule; `sureShare` is how likely it must be inside to be called in, as a bare ratio. */
+export type VerdictRule = (
+  judged: Judged,
+  limits: Pick<Target, 'low' | 'high'>,
+  rule: DecisionRule,
+  sureShare: number,
+) => Verdict;
+
 /** Coverage factor of the expanded uncertainty U95. Source: JCGM 100:2008, 6.3.3. */
 const COVERAGE_FACTOR = 2;
 
@@ -50,4 +58,12 @@ export const tighteningVerdict = (
   if (reading > high * (1 + HAIR)) return { outcome: 'high', probability };
   const isClear = reading >= (low + guard) * (1 - HAIR) && reading <= (high - guard) * (1 + HAIR);
   return { outcome: isClear ? 'in' : 'too-close', probability };
+};
+
+/** The verdict on one pull as tighteningVerdict gives it, and too close to call where it is inside but less likely so than the site asks.
+ *  Source: JCGM 106:2012, 8.3.2 (acceptance by probability). Departures: none. */
+export const sureVerdict: VerdictRule = (judged, limits, rule, sureShare) => {
+  const verdict = tighteningVerdict(judged, limits, rule);
+  const isUnsure = verdict.probability !== null && verdict.probability < sureShare;
+  return verdict.outcome === 'in' && isUnsure ? { ...verdict, outcome: 'too-close' } : verdict;
 };

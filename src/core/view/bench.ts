@@ -38,7 +38,7 @@ export type FastenerView = {
   readonly moved: boolean | null;
   /** The last pass or round after which it was not said that it stood still; 0 where there is none. */
   readonly unquietPass: number;
-  /** Whether it went past and must be loosened before it is pulled again. */
+  /** Whether it must be loosened before it is pulled again: it went past, or was pulled by feel and nobody knows how far. */
   readonly isPastLimit: boolean;
   readonly isWitnessMarked: boolean;
   readonly leftOpen: { readonly why: string; readonly person: Person } | null;

@@ -31,6 +31,7 @@ export const newJobView = (planned: {
   plannedAt: planned.at,
   rules: planned.plan.rules,
   rulesMoves: [],
+  acceptedGaps: new Map(),
   ...newBench(planned.plan.fasteners),
   ...NO_STEPS,
   ...NO_SIGNATURES,

@@ -10,6 +10,9 @@ export type RulesMove = {
   readonly at: string;
 };
 
+/** A lead's word that a group is done though no tool at hand is sure enough for it. */
+export type AcceptedGap = { readonly why: string; readonly person: By['person']; readonly at: string };
+
 /** What a job was planned as, and by which rules it is judged now. */
 export type PlanningView = {
   readonly job: string;
@@ -19,4 +22,6 @@ export type PlanningView = {
   /** The number of the rules in force for it. */
   readonly rules: number;
   readonly rulesMoves: readonly RulesMove[];
+  /** By the group they are for. */
+  readonly acceptedGaps: ReadonlyMap<string, AcceptedGap>;
 };

@@ -2,7 +2,7 @@ import type { JobRefusal } from '../job/refusal.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import { rulesOf } from '../rules/rules-by-number.ts';
 import { settingThrough } from '../tool/adapter.ts';
-import { betterFit, type ToolFit } from '../tool/choose-tool.ts';
+import { betterFit, shownTarget, type ToolFit } from '../tool/choose-tool.ts';
 import type { ToolSetting } from '../tool/tool-setting.ts';
 import { isInUsableBand } from '../tool/usable-band.ts';
 import { conformanceProbability } from '../verdict/conformance-probability.ts';
@@ -26,14 +26,16 @@ export const settingWith = (
   const whole = targetWith(job, fastener, fixedLimit ? fixedLimit.percent : tool.limitPercent);
   if (!whole.ok) return whole;
   const { target, low, high } = passTarget(job.plan, fastener.planned, whole.value, nextPass(job, fastener));
+  const { schools } = job.plan;
+  const atTool = {
+    target: settingThrough(target, adapterFactor),
+    low: settingThrough(low, adapterFactor),
+    high: settingThrough(high, adapterFactor),
+  };
   const wanted = rules.setting(
-    {
-      target: settingThrough(target, adapterFactor),
-      low: settingThrough(low, adapterFactor),
-      high: settingThrough(high, adapterFactor),
-    },
+    shownTarget(atTool, tool, schools, rules),
     tool.scale,
-    job.plan.schools.betweenGraduations,
+    schools.betweenGraduations,
     setting?.value ?? tool.restSetting,
   );
   const usable = tool.calibration?.usable;
@@ -60,8 +62,8 @@ export const fitWith = (
   const { torque, turns } = setting.value;
   const { low, high } = passTarget(job.plan, fastener.planned, whole.value, nextPass(job, fastener));
   const probability = conformanceProbability(
-    settingThrough(rules.applied(torque, tool).torque, 1 / adapterFactor),
-    rules.standardUncertainty(torque, tool, adapters, adapterFactor),
+    settingThrough(rules.applied(torque, tool, job.plan.schools).torque, 1 / adapterFactor),
+    rules.standardUncertainty(torque, tool, adapters, adapterFactor, job.plan.schools),
     low,
     high,
   );
@@ -71,6 +73,7 @@ export const fitWith = (
     probability,
     isInCalibratedPart: true,
     travel: Math.abs(turns),
+    high,
   });
 };
 

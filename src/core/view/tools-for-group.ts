@@ -1,6 +1,7 @@
 import type { PlannedGroup } from '../job/plan.ts';
 import { NEWEST_RULES, rulesOf } from '../rules/rules-by-number.ts';
 import { NO_CONDITIONS } from '../spec/requirement/conditions.ts';
+import { sureShare } from '../target/schools.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
 import { settingThrough } from '../tool/adapter.ts';
 import {
@@ -19,6 +20,7 @@ import { targetOrNull } from './fastener-target.ts';
 import { fastenersIn } from './group-work.ts';
 import type { JobView } from './job-view.ts';
 import { lastPass, passTarget } from './passes.ts';
+import type { AcceptedGap } from './planning.ts';
 
 /** How a tool does for a group of fasteners. */
 export type ToolForGroup = {
@@ -89,7 +91,7 @@ export const toolsForGroup = (
   candidates: readonly ToolCandidate[],
   factorOf: (tool: Tool) => number,
 ): readonly ToolForGroup[] => {
-  const { betweenGraduations } = state.plan.schools;
+  const { schools } = state.plan;
   const rules = rulesOf(state.rules) ?? NEWEST_RULES;
   const fasteners = fastenersIn(state, group);
   const asked = new Map<string, readonly Alike[]>();
@@ -104,27 +106,32 @@ export const toolsForGroup = (
     const ranked = (pass: number) =>
       askedOf(pass, factor).map(({ wanted, positions }) => ({
         count: positions.length,
-        ...rankedTools([candidate], wanted, betweenGraduations, rules),
+        ...rankedTools([candidate], wanted, schools, rules),
       }));
     const each = ranked(lastPass(group.kind));
     const fits = each.flatMap(({ count, fits: [fit] }) => (fit ? [{ count, fit }] : []));
+    const unsure = each.flatMap(({ unsure: [fit] }) => (fit ? [fit] : []));
     return {
       tool: candidate.tool,
       can: fits.reduce((sum, { count }) => sum + count, 0),
-      worst: fits.reduce<ToolFit | null>(
-        (worst, { fit }) => (worst && worst.probability <= fit.probability ? worst : fit),
+      worst: [...fits.map(({ fit }) => fit), ...unsure].reduce<ToolFit | null>(
+        (worst, fit) => (worst && worst.probability <= fit.probability ? worst : fit),
         null,
       ),
-      first: fits[0]?.fit ?? null,
-      because: [...new Set(each.flatMap(({ out: [none] }) => none?.because ?? []))],
-      passesOut: passesBeforeLast(group).filter((pass) => ranked(pass).some(({ fits: [fit] }) => !fit)),
+      first: fits[0]?.fit ?? unsure[0] ?? null,
+      because: [
+        ...new Set([
+          ...each.flatMap(({ out: [none] }) => none?.because ?? []),
+          ...(unsure.length > 0 ? (['not-sure-enough'] as const) : []),
+        ]),
+      ],
+      passesOut: passesBeforeLast(group).filter((pass) =>
+        ranked(pass).some(({ fits: [fit], unsure: [other] }) => !fit && !other),
+      ),
     };
   });
   return tools.sort(better);
 };
-
-/** How sure a pull must be to land inside acceptance before a tool counts as one that can do it. Common practice at this site's default. */
-export const SURE_ENOUGH = 0.8;
 
 /** Fasteners that no tool of the crib can do, or none surely enough. */
 export type ToolGap = {
@@ -135,21 +142,39 @@ export type ToolGap = {
   /** The surest there is; null where none can do it at all. */
   readonly best: ToolFit | null;
   readonly toBuy: ToolToBuy;
+  /** How sure the site wants a pull to be, as a bare ratio. */
+  readonly wantedShare: number;
+  /** A lead's word that the group is done all the same; null where there is none. */
+  readonly accepted: AcceptedGap | null;
 };
 
 /** What the crib can't do of a job, said before the first pull: for each group and pass the fasteners that no tool can do, and at full torque
  *  those that none can do surely enough. */
 export const toolGaps = (state: JobView, candidates: readonly ToolCandidate[]): readonly ToolGap[] => {
-  const { betweenGraduations } = state.plan.schools;
+  const { schools } = state.plan;
   const rules = rulesOf(state.rules) ?? NEWEST_RULES;
   return state.plan.groups.flatMap((group) => {
     const last = lastPass(group.kind);
     const fasteners = fastenersIn(state, group);
     return [...passesBeforeLast(group), last].flatMap((pass) =>
       alike(state, fasteners, pass, 1).flatMap(({ wanted, positions }): readonly ToolGap[] => {
-        const [best = null] = rankedTools(candidates, wanted, betweenGraduations, rules).fits;
-        const isDone = best !== null && (pass < last || best.probability >= SURE_ENOUGH);
-        return isDone ? [] : [{ group, positions, pass, best, toBuy: toolToBuy(wanted) }];
+        const { fits, unsure } = rankedTools(candidates, wanted, schools, rules);
+        const best = fits[0] ?? unsure[0] ?? null;
+        const isDone = fits.length > 0 || (pass < last && best !== null);
+        const accepted = best ? (state.acceptedGaps.get(group.id) ?? null) : null;
+        return isDone
+          ? []
+          : [
+              {
+                group,
+                positions,
+                pass,
+                best,
+                toBuy: toolToBuy(wanted),
+                wantedShare: sureShare(schools),
+                accepted,
+              },
+            ];
       }),
     );
   });

@@ -17,6 +17,7 @@ import {
 } from '#core/spec/lookup/lookup-table.ts';
 import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import { resolvedRequirement } from '#core/spec/requirement/resolved-requirement.ts';
+import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { relubricatedTarget } from '#core/target/specified-target.ts';
 import { adapterFactor, adapterSensitivity, settingThrough } from '#core/tool/adapter.ts';
 import { rankedTools } from '#core/tool/choose-tool.ts';
@@ -164,6 +165,7 @@ export const verdict = (request: In<typeof wire.verdictRequest>): Out<typeof wir
         },
         [],
         1,
+        DEFAULT_SCHOOLS,
       );
   const judged = tighteningVerdict(
     { kind: 'reading', reading: torque, standardUncertainty: u },
@@ -277,7 +279,7 @@ export const chooseTool = ({
     tools: { kind: 'any' },
     drive: 'hex-socket',
   } as const;
-  const { fits, out } = rankedTools(tools, wanted, 'nearest-inside', NEWEST_RULES);
+  const { fits, unsure, out } = rankedTools(tools, wanted, DEFAULT_SCHOOLS, NEWEST_RULES);
   return accepted({
     fits: fits.map(({ tool, setting, probability }) => ({
       code: tool.code,
@@ -285,7 +287,10 @@ export const chooseTool = ({
       unit: tool.scale.unit,
       probability,
     })),
-    out: out.map(({ tool, because }) => ({ code: tool.code, because })),
+    out: [
+      ...unsure.map(({ tool }) => ({ code: tool.code, because: ['not-sure-enough'] })),
+      ...out.map(({ tool, because }) => ({ code: tool.code, because: [...because] })),
+    ],
   });
 };
 

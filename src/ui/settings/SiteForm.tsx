@@ -23,7 +23,8 @@ const Question = ({
   onChange,
 }: QuestionProps) => {
   const example =
-    schoolExample(id, schools) ?? (effect as Readonly<Record<string, string>> | undefined)?.[schools[id]];
+    schoolExample(id, schools) ??
+    (effect as Readonly<Record<string, string>> | undefined)?.[schools[id] ?? ''];
   return (
     <fieldset className="m-0 grid gap-2 border-0 border-t border-rule p-0 pt-3">
       <legend className="float-left p-0 font-bold">{question}</legend>
@@ -56,7 +57,7 @@ const Question = ({
               max={amount.max}
               step="any"
               required
-              value={Number.isNaN(schools[amount.id]) ? '' : schools[amount.id]}
+              value={Number.isNaN(schools[amount.id] ?? Number.NaN) ? '' : schools[amount.id]}
               onChange={(event) => onChange({ [amount.id]: event.target.valueAsNumber })}
             />
           </label>

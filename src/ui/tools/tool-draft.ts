@@ -70,6 +70,7 @@ export const USUAL: Record<ToolKind, Usual> = {
   electronic: { toolClass: 'I-C', form: 'display', drive: 'square-3/8' },
   'torque-limiting-key': { toolClass: 'II-E', form: 'preset', drive: 'hex-4mm' },
   'single-use-shear': { toolClass: 'II-E', form: 'preset', drive: 'hex-4mm' },
+  'measuring-fixture': { toolClass: 'I-B', form: 'dial', drive: 'holds-the-part' },
 };
 
 const number = (text: string): number => Number(text.replace(',', '.'));

@@ -38,6 +38,7 @@ type BenchCode =
   | 'requirement-misread'
   | 'rules-unknown'
   | 'rules-already'
+  | 'gap-accepted-already'
   | 'not-pulled-yet'
   | 'head-moved'
   | 'no-pull-by-signer'
@@ -214,6 +215,12 @@ export const BENCH_WORDS: Wording = {
     ),
   'rules-already': (p) =>
     words('Nothing to move', `The job is judged by rules ${p.number} already.`, 'Close this.'),
+  'gap-accepted-already': (p) =>
+    words(
+      'Accepted already',
+      `A lead has accepted ${p.group} on this job.`,
+      'Its reason stands on the plan.',
+    ),
   'not-pulled-yet': (p) =>
     words('Not pulled yet', `${p.position} has no pull to check.`, 'Pull it first, under Bench.'),
   'head-moved': (p) =>

@@ -60,7 +60,7 @@ const WRITTEN: Pick<
   'ambiguous-unit': (p) =>
     words(
       'Which unit',
-      `"${p.text}" names a force, not a torque.`,
+      `"${p.text}" names a force, a rate or a doubtful prefix, not a torque.`,
       'Choose what the source means; look at the label again if you can.',
     ),
   'no-unit': (p) =>
@@ -72,7 +72,7 @@ const WRITTEN: Pick<
   'ambiguous-torque': (p) =>
     words(
       'Which number',
-      `The comma in "${p.text}" may mark decimals or thousands.`,
+      `"${p.text}" can be read in two ways: its comma or point may mark decimals or thousands, its stroke a fraction or two values.`,
       'Choose what the source means.',
     ),
   'units-differ': (p) =>

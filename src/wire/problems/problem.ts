@@ -61,6 +61,7 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'tool-changed': 409,
   'event-id-used': 409,
   'job-signed': 409,
+  'gap-accepted-already': 409,
   'job-already-planned': 409,
   'signed-already': 409,
   'head-moved': 409,

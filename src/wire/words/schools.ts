@@ -5,21 +5,25 @@ export type SchoolQuestion = {
   readonly [Q in ChoiceQuestion]: {
     readonly id: Q;
     readonly question: string;
-    readonly choices: readonly Schools[Q][];
+    readonly choices: readonly NonNullable<Schools[Q]>[];
     /** Number that goes with one of the choices. */
     readonly amount?: {
       readonly id: AmountQuestion;
       readonly name: string;
       readonly min: number;
       readonly max: number;
-      readonly with: Schools[Q];
+      readonly with: NonNullable<Schools[Q]>;
     };
     /** What follows from the choice, where no torque shows it. */
-    readonly effect?: Partial<Record<Schools[Q], string>>;
+    readonly effect?: Partial<Record<NonNullable<Schools[Q]>, string>>;
   };
 }[ChoiceQuestion];
 
-export type AmountQuestion = 'siteTolerancePercent' | 'maximumSharePercent' | 'guardFactor';
+export type AmountQuestion =
+  | 'siteTolerancePercent'
+  | 'maximumSharePercent'
+  | 'guardFactor'
+  | 'sureSharePercent';
 export type ChoiceQuestion = Exclude<keyof Schools, AmountQuestion>;
 
 /** Every question of the schools, in the order of the work. */
@@ -90,6 +94,27 @@ export const SCHOOL_QUESTIONS: readonly SchoolQuestion[] = [
       min: 0,
       max: 2,
       with: 'guarded',
+    },
+  },
+  {
+    id: 'knownError',
+    question: 'A tool’s known error',
+    choices: ['judgement-corrected', 'setting-corrected', 'added-to-uncertainty'],
+  },
+  {
+    id: 'sureEnough',
+    question: 'How sure “in” must be',
+    choices: ['eighty-percent', 'ninety-five-percent', 'site-share'],
+    amount: { id: 'sureSharePercent', name: 'Sure, %', min: 50, max: 99, with: 'site-share' },
+  },
+  {
+    id: 'byFeelCheck',
+    question: 'The unfinished check of a fastener pulled by feel',
+    choices: ['moved-or-loosened', 'loosened'],
+    effect: {
+      'moved-or-loosened':
+        'It stays open until its first movement is read inside, or it is loosened and pulled again.',
+      loosened: 'It stays open until it is loosened and pulled again.',
     },
   },
   {

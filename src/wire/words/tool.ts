@@ -14,6 +14,7 @@ export const TOOL_KIND_WORDS: Record<ToolKind, string> = {
   electronic: 'electronic',
   'torque-limiting-key': 'torque-limiting key',
   'single-use-shear': 'single-use shear device',
+  'measuring-fixture': 'measuring fixture',
 };
 
 /** The names of what a tool drives. */
@@ -26,6 +27,7 @@ export const TOOL_DRIVE_WORDS: Record<ToolDrive, string> = {
   'square-14x18': '14 × 18 mm insert',
   'open-jaw': 'open jaw',
   'own-blade': 'a blade of its own',
+  'holds-the-part': 'holds the part',
 };
 
 /** Why a tool is out, for a fastener or for today. */
@@ -44,6 +46,7 @@ export const TOOL_OUT_WORDS: Record<ToolOut, string> = {
   'forbidden-kind': 'the source forbids this kind',
   'not-the-kind-allowed': 'the source allows another kind only',
   'drive-does-not-fit': 'its drive does not fit',
+  'not-sure-enough': 'not sure enough to land inside acceptance',
 };
 
 /** The same in one line, for all that stands against a tool. */

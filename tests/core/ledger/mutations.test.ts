@@ -24,11 +24,9 @@ const seeded = (seed: number): (() => number) => {
 };
 
 const ofVersion2 = (): string => {
-  const job = new SampleJob(['20 to 24 in-lb', 'max 32 in-lb'])
-    .ready()
-    .pull('1')
-    .pull('2', 'by-feel')
-    .pull('2');
+  const job = new SampleJob(['20 to 24 in-lb', 'max 32 in-lb']).ready().pull('1').pull('2', 'by-feel');
+  job.happen({ kind: 'fastener-loosened', body: { position: '2' } });
+  job.pull('2');
   const events = job.signBoth().chain();
   return recordText(jobRecord(events, sealed(factsOf(events), GOLDEN_KEY)));
 };

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { newtonMetres } from '#core/quantity/unit.ts';
 import { RULES_1 } from '#core/rules/1/rules.ts';
+import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { rankedTools, type ToolDemand, toolToBuy } from '#core/tool/choose-tool.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { NO_FACTS, toolBlocks } from '#core/tool/tool-blocks.ts';
@@ -25,7 +26,7 @@ const rank = (tools: readonly Tool[], what = wanted()) =>
   rankedTools(
     tools.map((each) => ({ tool: each, blocks: [], standsAt: null })),
     what,
-    'nearest-inside',
+    DEFAULT_SCHOOLS,
     RULES_1,
   );
 const out = (one: Tool, what = wanted()) => rank([one], what).out[0]?.because;
@@ -132,7 +133,7 @@ describe('why a tool is out', () => {
     const { out: all } = rankedTools(
       [{ tool: tool('a', 2, 20), blocks: ['quarantined'], standsAt: null }],
       wanted(),
-      'nearest-inside',
+      DEFAULT_SCHOOLS,
       RULES_1,
     );
     expect(all[0]?.because).toEqual(['quarantined']);

@@ -3,12 +3,22 @@ import { type CheckBody, type CheckSaid, checkBodySchema } from '../../job/check
 import { happenedAt } from '../../job/happened.ts';
 import { writtenInNewtonMetres } from '../../quantity/torque.ts';
 import { accepted, refused } from '../../result.ts';
-import { fastenerAt } from '../../view/bench.ts';
+import { rulesOf } from '../../rules/rules-by-number.ts';
+import { fastenerAt, withFastener } from '../../view/bench.ts';
 import { targetOf } from '../../view/fastener-target.ts';
+import type { JobView } from '../../view/job-view.ts';
 import { eventKind } from '../event-kind.ts';
 
 // A printed limit that was read exactly must not fall outside through conversion.
 const HAIR = 1e-12;
+
+/** Whether a check shows that a fastener pulled by feel is inside, where the site lets it: by its first movement, never by a second click,
+ *  which cannot see that it was overdone. */
+const endsByFeel = (job: JobView, { method, isInside }: CheckBody): boolean =>
+  isInside &&
+  method === 'first-movement' &&
+  (rulesOf(job.rules)?.byFeelStaysOpen ?? false) &&
+  job.plan.schools.byFeelCheck !== 'loosened';
 
 /** A finished fastener checked, or read again after it settled. It stands beside the signatures and strikes none. */
 export const fastenerChecked = eventKind({
@@ -51,6 +61,12 @@ export const fastenerChecked = eventKind({
     });
   },
   apply: {
+    bench: (job, { body }) =>
+      endsByFeel(job, body)
+        ? withFastener(job, body.position, (fastener) =>
+            fastener.status === 'by-feel' ? { ...fastener, status: 'in', isPastLimit: false } : fastener,
+          )
+        : {},
     checks: (job, event) => ({
       checks: [
         ...job.checks,

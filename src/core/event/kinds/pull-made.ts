@@ -1,6 +1,7 @@
 import { blocksObjected } from '../../command/pull-objections.ts';
 import { recordedPull } from '../../command/recorded-pull.ts';
 import { type PullBody, pullBodySchema, pullSaid } from '../../job/pull.ts';
+import { rulesOf } from '../../rules/rules-by-number.ts';
 import { pullsWith, toolPulledWith, withFastener, withFound } from '../../view/bench.ts';
 import { allStruck } from '../../view/signatures.ts';
 import { eventKind } from '../event-kind.ts';
@@ -44,7 +45,10 @@ export const pullMade = eventKind({
             moved: body.moved,
             unquietPass: body.moved === false ? fastener.unquietPass : Math.max(fastener.unquietPass, pass),
             // Where it stays unsaid what a pull came to, one that went past before is still past.
-            isPastLimit: body.outcome === 'high' || (body.outcome === 'no-verdict' && fastener.isPastLimit),
+            isPastLimit:
+              body.outcome === 'high' ||
+              (body.outcome === 'no-verdict' && fastener.isPastLimit) ||
+              (body.outcome === 'by-feel' && (rulesOf(job.rules)?.byFeelStaysOpen ?? false)),
             isWitnessMarked: false,
             leftOpen: null,
           };

@@ -29,6 +29,8 @@ export const RULES_1: Rules = {
   mayRereadClearPrint: true,
   target: specifiedTargetBy(JOINED_PARTS_1),
   setting: toolSetting,
+  byFeelStaysOpen: false,
+  shownFor: (torque) => torque,
   applied: (shown) => ({ torque: shown, knownErrorPercent: null }),
   standardUncertainty: (shown, tool, adapters, adapterFactor) =>
     newtonMetres(

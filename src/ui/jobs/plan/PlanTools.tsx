@@ -1,9 +1,9 @@
 import { fastenersIn } from '#core/view/group-work.ts';
 import { toolGaps } from '#core/view/tools-for-group.ts';
 import { ORDER_WORDS } from '#wire/words/joint.ts';
+import { GapLine } from './GapLine.tsx';
 import { GroupTools } from './GroupTools.tsx';
 import type { PickerProps } from './ToolPicker.tsx';
-import { gapWords } from './tool-choice-words.ts';
 
 const MOST_GAPS = 4;
 
@@ -24,7 +24,7 @@ export const PlanTools = (props: Omit<PickerProps, 'group'>) => {
       {gaps.length > 0 && (
         <div className="grid gap-2 rounded-md border-2 border-low p-3" role="alert" data-testid="tool-gaps">
           {gaps.slice(0, MOST_GAPS).map((gap) => (
-            <p key={`${gap.group.id} ${gap.pass} ${gap.positions[0]}`}>{gapWords(gap)}</p>
+            <GapLine key={`${gap.group.id} ${gap.pass} ${gap.positions[0]}`} gap={gap} {...props} />
           ))}
           {gaps.length > MOST_GAPS && <p>and {gaps.length - MOST_GAPS} more.</p>}
         </div>
