@@ -76,6 +76,7 @@ export const benchRecall = async (): Promise<void> => {
     const found = {
       session: { id: uuidv7(), at: '2026-11-25T00:00:00.000Z', points } as unknown as KeptSession,
       since: '2025-01-01T00:00:00.000Z',
+      endsBefore: '2026-11-26',
     };
     await measuredAsync(`recall of one tool over ${PULLS} pulls, to its last job`, 5, async () => {
       for await (const step of recallOf(found, TOOL))

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { daySchema, instantSchema, typedText } from '#core/bounds.ts';
 import { sessionPointSchema } from '#core/calibration/session-evaluation.ts';
+import { SESSION_SHORTFALLS } from '#core/calibration/session-standing.ts';
 import { errorPointSchema } from '#core/tool/known-error.ts';
 import type { DeepReadonly } from './operation.ts';
 
@@ -34,6 +35,8 @@ export const keptSessionSchema = z.strictObject({
   hasPassedAsFound: z.boolean(),
   hasPassedAsLeft: z.boolean(),
   points: z.array(errorPointSchema),
+  /** What it lacks to count as a calibration; left out in sessions kept before it was asked. */
+  shortfalls: z.array(z.enum(SESSION_SHORTFALLS)).optional(),
 });
 export type KeptSession = DeepReadonly<z.infer<typeof keptSessionSchema>>;
 

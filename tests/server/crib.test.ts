@@ -61,7 +61,7 @@ const session = (tool: Tool, errors: readonly number[], part: Partial<NewSession
   certificate: '',
   asFound: [8, 24, 40].map((shown, index) => {
     const torque = toNewtonMetres(shown, 'lbf.in') as number;
-    return { shown: torque, references: [torque / (1 + (errors[index] ?? 0) / 100)] };
+    return { shown: torque, references: Array(5).fill(torque / (1 + (errors[index] ?? 0) / 100)) };
   }),
   asLeft: null,
   keepNarrowed: false,
@@ -91,7 +91,7 @@ const workedJob = async (tool: Tool): Promise<string> => {
 };
 
 describe('care of a tool', () => {
-  test('a drop quarantines it until a check passes; everything is written down', async () => {
+  test('a drop quarantines it until a calibration passes; a check informs and releases nothing', async () => {
     const tool = await newTool();
     const tam = await person('Tam');
     valueOrThrow(await reportTool(tool.id, { kind: 'dropped', why: 'on concrete' }, tam));
@@ -100,6 +100,8 @@ describe('care of a tool', () => {
     valueOrThrow(await keepSession(failed, tam));
     expect((await known(tool.id)).blocks).toEqual(['quarantined']);
     valueOrThrow(await keepSession(session(tool, [1, 1, 1], { kind: 'cross-check' }), tam));
+    expect((await known(tool.id)).blocks).toEqual(['quarantined']);
+    valueOrThrow(await keepSession(session(tool, [1, 1, 1]), await person('Lea')));
     expect((await known(tool.id)).blocks).toEqual([]);
   });
 
@@ -130,6 +132,49 @@ describe('care of a tool', () => {
       "UPDATE calibration_sessions SET done_on = '2020-01-01'",
     ])
       await expect(database().query(statement)).rejects.toThrow(/denied/);
+  });
+});
+
+describe('half a calibration', () => {
+  const whole = (tool: Tool) => session(tool, [1, 1, 1]);
+  test.each([
+    ['a point left out', (each: NewSession) => ({ asFound: each.asFound.slice(1) }), ['points-missing']],
+    [
+      'a reading left out',
+      (each: NewSession) => ({
+        asFound: each.asFound.map((point) => ({ ...point, references: point.references.slice(1) })),
+      }),
+      ['readings-missing'],
+    ],
+    ['a reference of unknown uncertainty', () => ({ referenceExpandedPercent: 0 }), ['reference-unknown']],
+    // 6 %: a quarter is 1.5.
+    ['a reference just too coarse', () => ({ referenceExpandedPercent: 1.51 }), ['reference-too-coarse']],
+    [
+      'a reading twelve times off',
+      (each: NewSession) => ({
+        asFound: each.asFound.map(({ shown }, index) => ({
+          shown,
+          references: [...Array(4).fill(shown), index === 0 ? shown / 12 : shown],
+        })),
+      }),
+      ['reading-doubtful'],
+    ],
+  ] as const)('%s is kept as a cross-check, and moves no due date', async (_, change, shortfalls) => {
+    const tool = await newTool();
+    const sent = whole(tool);
+    const kept = valueOrThrow(await keepSession({ ...sent, ...change(sent) }, await person('Lea')));
+    expect(kept.session).toMatchObject({ kind: 'cross-check', shortfalls });
+    expect(kept.known.tool.calibrationDueOn).toBe(tool.calibrationDueOn);
+    expect(kept.known.tool.calibration).toEqual(tool.calibration);
+  });
+
+  test('a reference of exactly a quarter of the limit counts', async () => {
+    const tool = await newTool();
+    const sent = { ...whole(tool), referenceExpandedPercent: 1.5 };
+    expect(valueOrThrow(await keepSession(sent, await person('Lea'))).session).toMatchObject({
+      kind: 'in-house',
+      shortfalls: [],
+    });
   });
 });
 
@@ -289,7 +334,8 @@ describe('recall', () => {
     const [first] = made;
     const events = await selectEvents(database(), job, 0);
     if (first?.kind !== 'pull-made') throw new Error('no pull was made');
-    const start = Date.parse(`${session(tool, [12, 12, 12]).doneOn}T12:00:00Z`);
+    // Forty days that end the day before the session.
+    const start = Date.parse(`${session(tool, [12, 12, 12]).doneOn}T12:00:00Z`) - 41 * 86_400_000;
     const later = (day: number): JobEvent => ({
       ...first,
       id: uuidv7(),
@@ -320,6 +366,15 @@ describe('recall', () => {
     expect(steps.at(-1)).toMatchObject({ uses: 43, jobs: [{ pulls: 42, outsideWorst: 41 }] });
     await rebuildProjections();
     expect((await lastStep(tool.id)).at(-1)).toMatchObject({ uses: 2, jobs: [{ pulls: 2 }] });
+  });
+
+  test('pulls after the session that found it are not touched', async () => {
+    const tool = await newTool();
+    const lea = await person('Lea');
+    await workedJob(tool);
+    valueOrThrow(await keepSession(session(tool, [0, 0, 0], { doneOn: '2020-01-01' }), lea));
+    valueOrThrow(await keepSession(session(tool, [12, 12, 12], { doneOn: '2021-01-01' }), lea));
+    expect((await lastStep(tool.id)).at(-1)).toMatchObject({ uses: 0, jobs: [] });
   });
 
   test('pulls before the last good session are not in doubt', async () => {

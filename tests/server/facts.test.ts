@@ -11,8 +11,10 @@ import { fastenerAt } from '#core/view/bench.ts';
 import { nextAction } from '#core/view/next-action.ts';
 import { appendEvents, unknownContact } from '#server/append/append-events.ts';
 import type { Contact } from '#server/append/event-clock.ts';
+import { inTransaction } from '#server/database/transaction.ts';
+import { lockTool } from '#server/queries/tools.ts';
+import { addToolEvent, standingOf } from '#server/services/add-tool-event.ts';
 import { exportRecord } from '#server/services/export-record.ts';
-import { keepSession } from '#server/services/keep-session.ts';
 import { reportTool } from '#server/services/report-tool.ts';
 import { signJob } from '#server/services/sign-job.ts';
 import { sampleCheck, taken } from '../core/job/sample-job.ts';
@@ -148,31 +150,20 @@ describe('a pull that happened is recorded', () => {
   });
 });
 
-const backInUse = async (tool: Tool): Promise<void> => {
-  const points = [
-    { shown: 0.9, references: [0.9] },
-    { shown: 4, references: [4] },
-  ];
-  valueOrThrow(
-    await keepSession(
-      {
-        id: uuidv7(),
-        toolId: tool.id,
-        kind: 'cross-check',
-        doneOn: '2026-11-20',
-        reference: 'bench tester',
-        referenceExpandedPercent: 0.5,
-        certificate: '',
-        asFound: points,
-        asLeft: null,
-        keepNarrowed: false,
-        nextDueOn: '2027-01-10',
-        note: '',
-      },
-      await person('Lea'),
-    ),
-  );
-};
+/** Ends a quarantine as it was begun: by a line in the tool's own list. */
+const backInUse = (tool: Tool): Promise<void> =>
+  inTransaction(async (db) => {
+    const known = await lockTool(db, tool.id);
+    if (!known) throw new Error('expected the tool');
+    await addToolEvent(db, {
+      toolId: tool.id,
+      at: new Date().toISOString(),
+      by: await person('Lea'),
+      kind: 'session',
+      body: {},
+      after: { tool: known.tool, ...standingOf({ ...known.facts, quarantine: null }) },
+    });
+  });
 
 describe('what is claimed is checked', () => {
   const code = (result: { readonly refused: { readonly problem: { readonly code: string } } | null }) =>

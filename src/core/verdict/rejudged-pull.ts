@@ -15,8 +15,13 @@ export const pulledTorque = ({
 }: Pick<Rejudgeable, 'torqueNewtonMetres'>): NewtonMetres | null =>
   torqueNewtonMetres === null ? null : newtonMetres(torqueNewtonMetres);
 
+const DECIMALS = 6;
+/** Limits to the digits that the torque was kept with: what was set exactly at a limit must not fall outside by rounding. */
+const asKept = (torque: number): NewtonMetres => newtonMetres(Number(torque.toFixed(DECIMALS)));
+
 /** The verdict a recorded pull would get under other limits, or had the torque been another than read; the uncertainty it was judged
- *  with stays. Source: JCGM 106:2012, 8.2 and 8.3, as the first time. */
+ *  with stays. Where none was kept it is judged by its limits and has no probability; a guarded rule can't judge it at all.
+ *  Source: JCGM 106:2012, 8.2 and 8.3, as the first time. */
 export const rejudgedPull = (
   pull: Rejudgeable,
   limits: Pick<Target, 'low' | 'high'>,
@@ -25,6 +30,14 @@ export const rejudgedPull = (
 ): Verdict => {
   if (pull.method === 'by-feel') return tighteningVerdict({ kind: 'by-feel' }, limits, rule);
   if (torque === null) return tighteningVerdict({ kind: 'over-shot' }, limits, rule);
-  const standardUncertainty = newtonMetres(pull.standardUncertaintyNewtonMetres ?? 0);
-  return tighteningVerdict({ kind: 'reading', reading: torque, standardUncertainty }, limits, rule);
+  const { standardUncertaintyNewtonMetres: kept } = pull;
+  const reading = asKept(torque);
+  const verdict = tighteningVerdict(
+    { kind: 'reading', reading, standardUncertainty: newtonMetres(kept ?? 0) },
+    { low: asKept(limits.low), high: asKept(limits.high) },
+    rule,
+  );
+  if (kept !== null) return verdict;
+  const isUnknown = rule.decisionRule === 'guarded' && verdict.outcome === 'in';
+  return { outcome: isUnknown ? 'no-verdict' : verdict.outcome, probability: null };
 };

@@ -104,6 +104,7 @@ export const selectPullsOfJob = async (
   toolId: string,
   jobId: string,
   after: string,
+  before: string,
 ): Promise<readonly ToolPull[]> => {
   const pulls: ToolPull[] = [];
   let from = instantToSql(after);
@@ -123,12 +124,13 @@ export const selectPullsOfJob = async (
        WHERE job_id = :jobId
          AND tool_id = :toolId
          AND (pulled_at > :from OR (pulled_at = :from AND event_id > :last))
+         AND pulled_at < :before
          AND voided_by IS NULL
          AND torque_newton_metres IS NOT NULL
          AND low_newton_metres IS NOT NULL
        ORDER BY pulled_at, event_id
        LIMIT ${PAGE}`,
-      { jobId: idToBytes(jobId), toolId: idToBytes(toolId), from, last },
+      { jobId: idToBytes(jobId), toolId: idToBytes(toolId), from, last, before: `${before} 00:00:00` },
     );
     for (const row of rows) {
       pulls.push({
@@ -191,11 +193,13 @@ export const clearPullCounts = async (db: Connection): Promise<void> => {
   await db.execute('DELETE FROM pull_counts');
 };
 
-/** Days on which a tool was first and last used from a day on (UTC, "2026-11-25"), and how often; null when it was not. */
+/** Days on which a tool was first and last used from a day on up to another (UTC, "2026-11-25", the end excluded), and how often; null when it
+ *  was not. */
 export const selectUseSpan = async (
   db: Connection,
   toolId: string,
   from: string,
+  to: string,
 ): Promise<{ readonly first: string; readonly last: string; readonly uses: number } | null> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
@@ -204,8 +208,9 @@ export const selectUseSpan = async (
            SUM(uses) AS uses
       FROM pull_counts
      WHERE tool_id = :toolId
-       AND pulled_on >= :from`,
-    { toolId: idToBytes(toolId), from },
+       AND pulled_on >= :from
+       AND pulled_on < :to`,
+    { toolId: idToBytes(toolId), from, to },
   );
   const [row] = rows;
   return row && Number(row['uses']) > 0

@@ -1,4 +1,5 @@
 import { type SessionEvaluation, sessionEvaluation } from '#core/calibration/session-evaluation.ts';
+import { sessionShortfalls } from '#core/calibration/session-standing.ts';
 import { toolConditions } from '#core/calibration/tool-conditions.ts';
 import { whoMay } from '#core/people/may.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
@@ -14,11 +15,12 @@ import { addToolEvent, standingOf } from './add-tool-event.ts';
 import { now } from './clock.ts';
 
 const errorPoints = ({ points }: SessionEvaluation): readonly ErrorPoint[] =>
-  points.map(({ torqueNewtonMetres, errorPercent, deviationPercent, expandedPercent }) => ({
+  points.map(({ torqueNewtonMetres, errorPercent, deviationPercent, expandedPercent, deviations }) => ({
     torqueNewtonMetres,
     errorPercent,
     deviationPercent,
     expandedPercent,
+    readings: deviations.length,
   }));
 
 const calibrated = (tool: Tool, session: NewSession, left: SessionEvaluation): Tool => ({
@@ -35,7 +37,8 @@ const calibrated = (tool: Tool, session: NewSession, left: SessionEvaluation): T
 type Kept = { readonly session: KeptSession; readonly known: KnownTool };
 
 /** Keeps a calibration session. One that passes as left, or keeps the tool for a narrower band, puts the tool back in use with what it found; one
- *  that fails quarantines it. A cross-check of two tools at one point says only whether the tool may go on: it moves no due date.
+ *  that fails quarantines it. One that lacks what a calibration needs is kept as a cross-check: it informs, moves no due date and releases
+ *  nothing.
  *  Refuses: role-may-not (technicians may check, not calibrate), not-found, calibration-dates-reversed, nothing-usable, and what
  *  sessionEvaluation refuses. */
 export const keepSession = (session: NewSession, by: Asker): Promise<Result<Kept, Problem>> =>
@@ -52,9 +55,13 @@ export const keepSession = (session: NewSession, by: Asker): Promise<Result<Kept
       const left = session.asLeft ? sessionEvaluation(session.asLeft, conditions) : found;
       if (!left.ok) return left;
       if (session.keepNarrowed && !left.value.usable) return refused({ code: 'nothing-usable' });
+      const shortfalls = sessionShortfalls(known.tool, session.asLeft ?? session.asFound, conditions);
+      const kind = shortfalls.length > 0 ? 'cross-check' : session.kind;
       const at = now();
       const kept: KeptSession = {
         ...session,
+        kind,
+        shortfalls: [...shortfalls],
         by: by.name,
         at,
         hasPassedAsFound: found.value.hasPassed,
@@ -67,10 +74,11 @@ export const keepSession = (session: NewSession, by: Asker): Promise<Result<Kept
       }
       const isUsable = left.value.hasPassed || session.keepNarrowed;
       const tool =
-        isUsable && session.kind !== 'cross-check' ? calibrated(known.tool, session, left.value) : known.tool;
+        isUsable && kind !== 'cross-check' ? calibrated(known.tool, session, left.value) : known.tool;
+      const released = kind === 'cross-check' ? known.facts.quarantine : null;
       const quarantine = isUsable
-        ? null
-        : { why: `failed ${session.kind} against ${session.reference}`, at, by: by.name };
+        ? released
+        : { why: `failed ${kind} against ${session.reference}`, at, by: by.name };
       const changed = { tool, facts: { ...known.facts, quarantine } };
       await addToolEvent(db, {
         toolId: session.toolId,

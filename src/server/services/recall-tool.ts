@@ -16,8 +16,18 @@ import { selectToolsInUse } from '../queries/tools.ts';
 import { now } from './clock.ts';
 import { planRecheck } from './plan-recheck.ts';
 
+const DAY_MS = 86_400_000;
+
 /** The session that found a tool out, and since when its pulls are in doubt. */
-export type FoundOut = { readonly session: KeptSession; readonly since: string };
+export type FoundOut = {
+  readonly session: KeptSession;
+  readonly since: string;
+  /** The first day (UTC) whose pulls are not in doubt: what was pulled after the session that found it is not touched. */
+  readonly endsBefore: string;
+};
+
+const dayAfter = (day: string): string =>
+  new Date(Date.parse(`${day}T00:00:00.000Z`) + DAY_MS).toISOString().slice(0, 10);
 
 /** The last session of a tool whose as-found error was outside, and the day of the good one before it. Refuses: not-found-out. */
 export const foundOut = async (toolId: string): Promise<Result<FoundOut, Problem>> => {
@@ -29,7 +39,11 @@ export const foundOut = async (toolId: string): Promise<Result<FoundOut, Problem
     .slice(at + 1)
     .find(({ hasPassedAsLeft, kind }) => hasPassedAsLeft && kind !== 'cross-check');
   // Without a good session before it, everything the tool ever did is in doubt.
-  return accepted({ session, since: good ? `${good.doneOn}T00:00:00.000Z` : '1970-01-01T00:00:00.000Z' });
+  return accepted({
+    session,
+    since: good ? `${good.doneOn}T00:00:00.000Z` : '1970-01-01T00:00:00.000Z',
+    endsBefore: dayAfter(session.doneOn),
+  });
 };
 
 /** How far a recall has come, and at its end the jobs it found. */
@@ -49,8 +63,6 @@ export type RecallProgress =
     };
 
 const SLICES = 10;
-
-const DAY_MS = 86_400_000;
 
 /** Days that cut a span into slices of whole days, no more of them than there are days. */
 const sliceEnds = (first: string, last: string): readonly string[] => {
@@ -82,12 +94,12 @@ const withNames = async (
   });
 };
 
-/** Judges every pull of a tool since its last good session again, slice of time by slice of time, so that the screen can follow. */
+/** Judges every pull of a tool from its last good session up to the one that found it again, slice of time by slice of time, so that the screen can follow. */
 export async function* recallOf(
-  { session, since }: FoundOut,
+  { session, since, endsBefore }: FoundOut,
   toolId: string,
 ): AsyncGenerator<RecallProgress> {
-  const span = await selectUseSpan(database(), toolId, since.slice(0, 10));
+  const span = await selectUseSpan(database(), toolId, since.slice(0, 10), endsBefore);
   if (!span) return yield { kind: 'found', uses: 0, since, until: session.at, jobs: [] };
   const ends = sliceEnds(span.first, span.last);
   const recalled: RecalledPulls[] = [];
@@ -123,8 +135,8 @@ export const recalledWork = async (
 ): Promise<Result<readonly RecalledPullLine[], Problem>> => {
   const found = await foundOut(toolId);
   if (!found.ok) return found;
-  const { session, since } = found.value;
-  const pulls = await selectPullsOfJob(database(), toolId, jobId, since);
+  const { session, since, endsBefore } = found.value;
+  const pulls = await selectPullsOfJob(database(), toolId, jobId, since, endsBefore);
   const lines = pulls.map(({ position, pulledAt, shown, torque, recorded, low, high }) => {
     const alike = { jobId, shown, torque, low, high, count: 1, firstUse: 1, lastUse: 1 };
     const { worstTorque, outsidePercent } = recalledPulls(alike, session.points, 1);

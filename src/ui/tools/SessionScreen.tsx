@@ -10,6 +10,7 @@ import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { ReadyForm } from '../shared/ReadyForm.tsx';
 import { SessionReadings } from './SessionReadings.tsx';
 import { SessionResult } from './SessionResult.tsx';
+import { Shortfalls } from './Shortfalls.tsx';
 import { peakText, pullOnTester, type SessionStage, useSession, useTester } from './use-session.ts';
 
 type Props = {
@@ -42,6 +43,7 @@ export const SessionScreen = ({ tool, person, today, nextDue, otherTools }: Prop
   });
   const found = session.evaluation('asFound');
   const left = session.evaluation('asLeft');
+  const shortfalls = session.shortfalls(left ? 'asLeft' : 'asFound');
   const isCheck = !may(person, 'calibrate-tool') || draft.kind === 'cross-check';
   const keep = async (): Promise<void> => {
     const answer = await call(OPERATIONS.keepSession, {
@@ -229,13 +231,20 @@ export const SessionScreen = ({ tool, person, today, nextDue, otherTools }: Prop
           keep it, for the part of its range where it is right
         </label>
       )}
+      <Shortfalls shortfalls={isCheck || !found ? [] : shortfalls} />
       <ProblemNotice problem={problem} />
       <button
         type="submit"
         className="act sticky bottom-16 min-h-14 text-l sm:bottom-2"
         disabled={!found || !draft.preloadsDone}
       >
-        {!draft.preloadsDone ? 'Pre-loads first' : found ? 'Keep this session' : 'Type the first reading'}
+        {!draft.preloadsDone
+          ? 'Pre-loads first'
+          : found
+            ? shortfalls.length > 0
+              ? 'Keep as a cross-check'
+              : 'Keep this session'
+            : 'Type the first reading'}
       </button>
     </ReadyForm>
   );

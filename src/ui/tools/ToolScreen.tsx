@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { type Drift, drift } from '#core/calibration/drift.ts';
+import { drift } from '#core/calibration/drift.ts';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { displayDigits } from '#core/quantity/display.ts';
@@ -15,7 +15,7 @@ import { Attachments } from '../shared/Attachments.tsx';
 import { ScalePicture } from '../shared/ScalePicture.tsx';
 import { ErrorChart } from './ErrorChart.tsx';
 import { ToolReports } from './ToolReports.tsx';
-import { standingWords } from './tool-words.ts';
+import { driftWords, errorAtTop, standingWords } from './tool-words.ts';
 
 type ToolEventLine = {
   readonly at: string;
@@ -31,19 +31,6 @@ type Props = {
   readonly attachments: readonly Attachment[];
   readonly person: Person;
   readonly today: string;
-};
-
-const DAY_MS = 86_400_000;
-const dayOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
-
-const driftWords = (found: Drift): string => {
-  if (found.kind === 'not-enough-data')
-    return `Not enough data to say when it drifts out: ${found.sessions} of 3 sessions.`;
-  const rate = `It drifts ${found.percentPerYear >= 0 ? '+' : '−'}${Math.abs(found.percentPerYear).toFixed(2)} % a year at its maximum`;
-  if (found.crossesOn === null) return `${rate}; its limit is not reached within ten years.`;
-  const from = found.earliest === null ? 'today' : dayOf(found.earliest);
-  const to = found.latest === null ? 'later than ten years' : dayOf(found.latest);
-  return `${rate}. It leaves its limit about ${dayOf(found.crossesOn)} (95 %: ${from} to ${to}).`;
 };
 
 /** A tool: its scale at any setting, how it stands, what its sessions found, and what happened to it. */
@@ -65,12 +52,7 @@ export const ToolScreen = ({ known, sessions, events, attachments, person, today
   const turns = turnsBetween(scale, tool.restSetting, marks);
   const reading = scaleMarks(scale, marks);
   const isFoundOut = sessions.some(({ hasPassedAsFound }) => !hasPassedAsFound);
-  const atMaximum = sessions.flatMap(({ doneOn, points, kind }) => {
-    const last = points.at(-1);
-    return last && kind !== 'cross-check'
-      ? [{ day: Date.parse(doneOn) / DAY_MS, errorPercent: last.errorPercent }]
-      : [];
-  });
+  const atMaximum = sessions.filter(({ kind }) => kind !== 'cross-check').flatMap(errorAtTop);
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-start justify-between gap-3">

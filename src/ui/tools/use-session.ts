@@ -7,6 +7,7 @@ import {
   sessionEvaluation,
 } from '#core/calibration/session-evaluation.ts';
 import { type SessionPlan, sessionPlan } from '#core/calibration/session-plan.ts';
+import { type SessionShortfall, sessionShortfalls } from '#core/calibration/session-standing.ts';
 import { toolConditions } from '#core/calibration/tool-conditions.ts';
 import { readNumber } from '#core/quantity/read-number.ts';
 import { fromNewtonMetres, newtonMetres, toNewtonMetres } from '#core/quantity/unit.ts';
@@ -40,6 +41,8 @@ export type Session = {
   readonly paste: (stage: SessionStage, text: string) => void;
   readonly points: (stage: SessionStage) => readonly SessionPoint[];
   readonly evaluation: (stage: SessionStage) => SessionEvaluation | null;
+  /** What a stage lacks to count as a calibration. */
+  readonly shortfalls: (stage: SessionStage) => readonly SessionShortfall[];
   /** The next empty place, for readings that come from the tester. */
   readonly next: (stage: SessionStage) => { readonly point: number; readonly index: number } | null;
   readonly forget: () => void;
@@ -91,6 +94,7 @@ export const useSession = (tool: Tool, today: string, nextDue: string): Session 
       });
       return references.length > 0 ? [{ shown: toNewtonMetres(shown, unit) as number, references }] : [];
     });
+  const conditions = toolConditions(tool, Number(draft.referencePercent.replace(',', '.')) || 0);
   const next = (stage: SessionStage): { readonly point: number; readonly index: number } | null => {
     for (const [point, readings] of draft.readings[stage].entries()) {
       const index = readings.indexOf('');
@@ -123,11 +127,9 @@ export const useSession = (tool: Tool, today: string, nextDue: string): Session 
         ),
       );
     },
+    shortfalls: (stage) => sessionShortfalls(tool, points(stage), conditions),
     evaluation: (stage) => {
-      const result = sessionEvaluation(
-        points(stage),
-        toolConditions(tool, Number(draft.referencePercent.replace(',', '.')) || 0),
-      );
+      const result = sessionEvaluation(points(stage), conditions);
       return result.ok ? result.value : null;
     },
   };

@@ -2,11 +2,12 @@ import cephes from 'cephes';
 import fc from 'fast-check';
 import { jStat } from 'jstat';
 import { describe, expect, test } from 'vitest';
-import { drift, twoSidedT } from '#core/calibration/drift.ts';
+import { drift } from '#core/calibration/drift.ts';
 import { sessionEvaluation } from '#core/calibration/session-evaluation.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { newtonMetres } from '#core/quantity/unit.ts';
 import { conformanceProbability } from '#core/verdict/conformance-probability.ts';
+import { twoSidedT } from '#core/verdict/coverage-factor.ts';
 
 // Core works its statistics out with simple-statistics, its quantile of t with jstat. Each is checked here against a library that core does
 // not use for it: jstat 1.9 for moments and least squares, cephes 3 (the Cephes Mathematical Library) for distributions.
@@ -37,54 +38,55 @@ describe('moments: jstat', () => {
   });
 });
 
-describe('least squares: jstat', () => {
-  const sessions = fc.array(fc.record({ gap: fc.integer({ min: 30, max: 500 }), errorPercent: percent }), {
-    minLength: 3,
-    maxLength: 9,
+describe('least squares through the origin: jstat', () => {
+  const growths = fc.array(fc.record({ gap: fc.integer({ min: 30, max: 500 }), grown: percent }), {
+    minLength: 2,
+    maxLength: 8,
   });
-  const dated = (gaps: readonly { readonly gap: number; readonly errorPercent: number }[]) => {
+  /** Sessions that left the tool at no error and found it grown. */
+  const adjusted = (of: readonly { readonly gap: number; readonly grown: number }[]) => {
     let day = 0;
-    return gaps.map(({ gap, errorPercent }) => {
+    const later = of.map(({ gap, grown }) => {
       day += gap;
-      return { day, errorPercent };
+      return { day, foundPercent: grown, leftPercent: 0 };
     });
+    return [{ day: 0, foundPercent: 0, leftPercent: 0 }, ...later];
+  };
+  /** jstat fits with an intercept; of points and the same mirrored at the origin that intercept is nothing. */
+  const fitted = (of: readonly { readonly gap: number; readonly grown: number }[]) => {
+    const mirrored = [...of, ...of.map(({ gap, grown }) => ({ gap: -gap, grown: -grown }))];
+    return jStat.models.ols(
+      mirrored.map(({ grown }) => grown),
+      mirrored.map(({ gap }) => [1, gap / 100]),
+    );
   };
 
-  test('the slope of any series of sessions', () => {
+  test('the rate of growth of any series of sessions', () => {
     fc.assert(
-      fc.property(sessions, (gaps) => {
-        const points = dated(gaps);
-        const fitted = jStat.models.ols(
-          points.map(({ errorPercent }) => errorPercent),
-          points.map(({ day }) => [1, day / 100]),
-        );
-        const found = drift(points, 1e6);
+      fc.property(growths, (of) => {
+        const found = drift(adjusted(of), 1e6);
         if (found.kind !== 'fitted') throw new Error('expected a fit');
-        expect(found.percentPerYear).toBeCloseTo(((fitted.coef[1] as number) / 100) * 365.25, 5);
+        expect(found.percentPerYear).toBeCloseTo(((fitted(of).coef[1] as number) / 100) * 365.25, 5);
       }),
     );
   });
 
   test('the day of crossing and the 95 % prediction interval of one more session', () => {
-    const points = [0, 0.9, 1.3, 1.9, 2.3].map((errorPercent, index) => ({ day: index * 365, errorPercent }));
-    const days = points.map(({ day }) => day);
-    const { coef, resid } = jStat.models.ols(
-      points.map(({ errorPercent }) => errorPercent),
-      days.map((day) => [1, day]),
-    );
-    const residual = resid.reduce((sum, each) => sum + each * each, 0);
-    const s = Math.sqrt(residual / 3);
-    const spread = jStat.sumsqerr(days);
-    // NIST/SEMATECH e-Handbook, 4.1.4.1. The quantile comes from Cephes by bisection.
+    const of = [0.9, 1.3, 0.6, 1.1].map((grown) => ({ gap: 365, grown }));
+    const { coef, resid } = fitted(of);
+    const s = Math.sqrt(resid.reduce((sum, each) => sum + each * each, 0) / 2 / 3);
+    const squares = 4 * 365 ** 2;
+    const last = 4 * 365;
+    // NIST/SEMATECH e-Handbook, 4.1.4.1, through the origin. The quantile comes from Cephes by bisection.
     const half = (day: number): number =>
-      quantileByCephes(0.975, 3) * s * Math.sqrt(1 + 1 / 5 + (day - jStat.mean(days)) ** 2 / spread);
-    const line = (day: number): number => (coef[0] as number) + (coef[1] as number) * day;
+      quantileByCephes(0.975, 3) * s * Math.sqrt(1 + (day - last) ** 2 / squares);
+    const line = (day: number): number => ((coef[1] as number) / 100) * (day - last);
     const firstOver = (bound: (day: number) => number): number => {
-      let day = 4 * 365;
+      let day = last;
       while (bound(day) <= 4) day += 1;
       return day;
     };
-    expect(drift(points, 4)).toMatchObject({
+    expect(drift(adjusted(of), 4)).toMatchObject({
       kind: 'fitted',
       crossesOn: firstOver(line),
       earliest: firstOver((day) => line(day) + half(day)),

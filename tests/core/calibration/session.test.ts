@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { drift, twoSidedT } from '#core/calibration/drift.ts';
+import { drift } from '#core/calibration/drift.ts';
 import {
   relativeDeviation,
   type SessionConditions,
@@ -10,6 +11,7 @@ import { valueOrThrow } from '#core/fault.ts';
 import { TOOL_CLASSES } from '#core/tool/class-limit.ts';
 import { dueReason, monthsLater, needsWarmUp } from '#core/tool/due.ts';
 import { appliedTorque, figureAt } from '#core/tool/known-error.ts';
+import { twoSidedT } from '#core/verdict/coverage-factor.ts';
 
 const CONDITIONS: SessionConditions = {
   limitPercentAt: () => 4,
@@ -108,54 +110,63 @@ test('an error between two points is interpolated, and kept beyond them', () => 
   expect(appliedTorque(107, 7)).toBeCloseTo(100, 12);
 });
 
+/** Sessions at which nothing was adjusted: what was found was left. */
+const unadjusted = (errors: readonly number[], apart: number) =>
+  errors.map((percent, index) => ({ day: index * apart, foundPercent: percent, leftPercent: percent }));
+
 describe('when it drifts out', () => {
   test('below three sessions there is not enough data', () => {
-    expect(
-      drift(
-        [
-          { day: 0, errorPercent: 1 },
-          { day: 9, errorPercent: 2 },
-        ],
-        4,
-      ),
-    ).toEqual({ kind: 'not-enough-data', sessions: 2 });
-    expect(
-      drift(
-        [1, 2, 3].map((errorPercent) => ({ day: 5, errorPercent })),
-        4,
-      ).kind,
-    ).toBe('not-enough-data');
+    expect(drift(unadjusted([1, 2], 9), 4)).toEqual({ kind: 'not-enough-data', sessions: 2 });
+    expect(drift(unadjusted([1, 2, 3], 0), 4).kind).toBe('not-enough-data');
   });
 
-  test('a straight line crosses where it says, with no interval to speak of', () => {
+  test('steady growth crosses where it says, with no interval to speak of', () => {
     // 0 %, 1 %, 2 % a hundred days apart: past 4 % from day 401 on.
-    const found = drift(
-      [0, 1, 2].map((step) => ({ day: step * 100, errorPercent: step })),
-      4,
-    );
-    expect(found).toMatchObject({ kind: 'fitted', crossesOn: 401, earliest: 401, latest: 401 });
+    expect(drift(unadjusted([0, 1, 2], 100), 4)).toMatchObject({
+      kind: 'fitted',
+      crossesOn: 401,
+      earliest: 401,
+      latest: 401,
+    });
   });
 
-  test('scatter widens the interval on both sides', () => {
-    const errors = [0, 0.8, 1.4, 1.7, 2.4];
-    const found = drift(
-      errors.map((errorPercent, index) => ({ day: index * 365, errorPercent })),
-      4,
+  test('an adjustment starts a new line: only the growth from as left to as found counts', () => {
+    // Found 2, left 0; found 2, left 0; found 2, left 0, a hundred days apart: 2 % in 100 days, past 4 % 201 days after the last.
+    const sessions = [0, 100, 200, 300].map((day) => ({
+      day,
+      foundPercent: day === 0 ? 0 : 2,
+      leftPercent: 0,
+    }));
+    expect(drift(sessions, 4)).toMatchObject({ crossesOn: 501, percentPerYear: expect.closeTo(7.305, 6) });
+  });
+
+  test('scatter widens the interval on both sides, and the estimate lies between', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: -30, max: 30 }), { minLength: 3, maxLength: 8 }),
+        fc.integer({ min: 30, max: 500 }),
+        (tenths, apart) => {
+          const found = drift(
+            unadjusted(
+              tenths.map((tenth) => tenth / 10),
+              apart,
+            ),
+            4,
+          );
+          if (found.kind !== 'fitted') throw new Error('expected a fit');
+          const late = Number.POSITIVE_INFINITY;
+          expect(found.earliest ?? late).toBeLessThanOrEqual(found.crossesOn ?? late);
+          expect(found.crossesOn ?? late).toBeLessThanOrEqual(found.latest ?? late);
+        },
+      ),
     );
-    if (found.kind !== 'fitted' || found.crossesOn === null || found.earliest === null)
-      throw new Error('expected a fit');
-    expect(found.earliest).toBeLessThan(found.crossesOn);
-    expect(found.latest ?? Number.POSITIVE_INFINITY).toBeGreaterThan(found.crossesOn);
-    // Least squares by hand: Sxy/Sxx = 0.57 % a step of 365 days.
-    expect(found.percentPerYear).toBeCloseTo((0.57 / 365) * 365.25, 6);
   });
 
   test('a tool that does not drift never leaves', () => {
-    const found = drift(
-      [0, 1, 2, 3].map((day) => ({ day: day * 365, errorPercent: 0.5 })),
-      4,
-    );
-    expect(found).toMatchObject({ kind: 'fitted', crossesOn: null });
+    expect(drift(unadjusted([0.5, 0.5, 0.5, 0.5], 365), 4)).toMatchObject({
+      kind: 'fitted',
+      crossesOn: null,
+    });
   });
 
   test.each([

@@ -62,14 +62,14 @@ const WORDS: readonly (readonly [Mark, RegExp])[] = [
   ],
   ['B', words('between|zwischen')],
   ['±', words(String.raw`plus\s*(?:\/|or|oder)?\s*minus`)],
-  ['S', words(String.raw`snug(?:[- ]?tight(?:en(?:ed)?)?)?`)],
+  ['S', words('snug(?:[- ]?tight(?:en(?:ed)?)?)?')],
   [
     'H',
     words(
       String.raw`(?:finger|hand)[- ]?tight(?:en(?:ed)?)?(?:\s+only)?|tighten\s+(?:by\s+(?:hand|fingers?)|finger[- ]?tight)(?:\s+only)?|by\s+(?:hand|fingers?)(?:\s+only)?|handfest|fingerfest`,
     ),
   ],
-  ['a', words(String.raw`approx(?:imately)?|about|around|roughly|circa|ca|ungefähr|etwa|rund`)],
+  ['a', words('approx(?:imately)?|about|around|roughly|circa|ca|ungefähr|etwa|rund')],
   [
     '+',
     words(
