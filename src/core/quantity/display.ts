@@ -20,7 +20,7 @@ export const displayDigits = (value: number, resolution: Resolution): string => 
   const magnitude = Math.floor(Math.log10(Math.abs(value)));
   const bySource = resolution.sourceDigits - magnitude;
   const byTool =
-    resolution.graduation === null ? bySource : Math.ceil(-Math.log10(resolution.graduation / 10) - 1e-9);
+    resolution.graduation === null ? bySource : Math.floor(-Math.log10(resolution.graduation / 10) + 1e-9);
   const decimals = Math.min(bySource, byTool, 9);
   if (decimals <= 0) {
     const step = 10 ** -decimals;
@@ -39,3 +39,7 @@ export const writtenResolution = (text: string): Resolution => ({
   sourceDigits: significantDigits(text),
   graduation: null,
 });
+
+/** A figure that nobody printed and no scale carries, such as a limit of a range in another unit: three significant digits. */
+export const shortFigure = (value: number): string =>
+  displayDigits(value, { sourceDigits: 2, graduation: null });

@@ -38,7 +38,7 @@ export const conflictBetween = (a: BookStatement, b: BookStatement, schools: Sch
     firstTarget,
     otherTarget,
     differencePercent: isKnown ? (otherTarget / firstTarget - 1) * 100 : null,
-    likely: isKnown ? likelyMixUps(otherTarget, firstTarget) : [],
+    likely: isKnown ? likelyMixUps(otherTarget, firstTarget, 'print') : [],
   };
 };
 

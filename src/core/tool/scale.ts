@@ -61,6 +61,8 @@ export const checkedScale = (scale: Scale): Result<Scale, ScaleRefusal> => {
 
 /** How a setting reads on the scale: main = start + ⌊(s − start)/turn⌋·turn, sub = s − main. In the tool's unit. */
 export const scaleMarks = (scale: Scale, setting: number): ScaleMarks => {
+  // Below the first main graduation nothing shows but the minimum.
+  if (setting < scale.mainStart - 1e-9) return { main: scale.minimum, sub: decimal(setting - scale.minimum) };
   // A setting on a graduation may sit a hair below it in binary; a millionth of a turn is no graduation.
   const turns = Math.floor((setting - scale.mainStart) / scale.perTurn + 1e-6);
   const main = decimal(scale.mainStart + turns * scale.perTurn);
@@ -82,11 +84,13 @@ export const graduationCount = (scale: Scale): number =>
 export const settingAtGraduation = (scale: Scale, count: number): number =>
   decimal(scale.minimum + count * scale.graduation);
 
-/** Digits of a setting to the resolution of the scale, such as `22.0` on a scale of halves. */
+const decimalsOf = (value: number): number => String(decimal(value)).split('.')[1]?.length ?? 0;
+
+/** Digits of a setting to the resolution of the scale, such as `22.0` on a scale of halves; as many as say its value exactly. */
 export const settingText = (scale: Scale, setting: number): string =>
   scale.form === 'preset'
     ? String(decimal(setting))
-    : setting.toFixed(String(decimal(scale.graduation)).split('.')[1]?.length ?? 0);
+    : setting.toFixed(Math.max(decimalsOf(scale.graduation), decimalsOf(scale.minimum)));
 
 /** Newton metres of a setting. */
 export const settingInNewtonMetres = (scale: Scale, setting: number): NewtonMetres =>

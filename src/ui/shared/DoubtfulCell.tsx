@@ -7,7 +7,8 @@ import type { Problem } from '#wire/problems/problem.ts';
 type Choice = { readonly text: string; readonly means: string };
 
 const choicesOf = (refusal: Problem): readonly Choice[] => {
-  if (refusal.code === 'statements-disagree') return refusal.candidates.map((text) => ({ text, means: '' }));
+  if (refusal.code === 'statements-disagree' || refusal.code === 'size-doubtful')
+    return refusal.candidates.map((text) => ({ text, means: '' }));
   if (refusal.code === 'unknown-choice') return refusal.known.map((text) => ({ text, means: '' }));
   if (refusal.code !== 'ambiguous-unit' && refusal.code !== 'no-unit' && refusal.code !== 'ambiguous-torque')
     return [];

@@ -4,7 +4,7 @@ import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { displayDigits } from '#core/quantity/display.ts';
 import { unitSymbol } from '#core/quantity/unit.ts';
-import { scaleMarks, turnsBetween } from '#core/tool/scale.ts';
+import { scaleMarks, settingText, turnsBetween } from '#core/tool/scale.ts';
 import { isIndicating, isPreset } from '#core/tool/tool.ts';
 import type { Attachment } from '#wire/book.ts';
 import type { KeptSession } from '#wire/calibration.ts';
@@ -119,9 +119,8 @@ export const ToolScreen = ({ known, sessions, events, attachments, person, today
           </div>
           {scale.form === 'barrel' && (
             <p className="text-s text-faint">
-              {displayDigits(reading.main, { sourceDigits: 6, graduation: null })} on the shaft,{' '}
-              {displayDigits(reading.sub, { sourceDigits: 6, graduation: null })} on the barrel; from rest at{' '}
-              {tool.restSetting}, {turnWords(scale, turns)}.
+              {settingText(scale, reading.main)} on the shaft, {settingText(scale, reading.sub)} on the
+              barrel; from rest at {tool.restSetting}, {turnWords(scale, turns)}.
             </p>
           )}
           <p className="text-s text-faint">

@@ -1,4 +1,4 @@
-import { displayDigits } from '#core/quantity/display.ts';
+import { shortFigure } from '#core/quantity/display.ts';
 import { unitSymbol } from '#core/quantity/unit.ts';
 import { waitWords } from '../words/joint.ts';
 import { mixUpWords } from '../words/mix-up.ts';
@@ -66,7 +66,7 @@ const PLAN_MISSHAPED_WORDS: Readonly<Record<Extract<Problem, { code: 'plan-missh
   'detail-unknown': 'A fastener has a detail that its kind of joint does not have.',
 };
 
-const plain = (value: number): string => displayDigits(value, { sourceDigits: 5, graduation: null });
+const plain = shortFigure;
 
 /** The words for what can be in the way at the bench and at a signature. */
 export const BENCH_WORDS: Wording = {

@@ -1,4 +1,4 @@
-import { displayDigits } from '#core/quantity/display.ts';
+import { shortFigure } from '#core/quantity/display.ts';
 import { toolOutWords } from '../words/tool.ts';
 import { type Problem, type ProblemWords, words } from './problem.ts';
 
@@ -21,7 +21,7 @@ type Wording = {
   readonly [C in ToolCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
 };
 
-const plain = (value: number): string => displayDigits(value, { sourceDigits: 3, graduation: null });
+const plain = shortFigure;
 
 /** The words for what can stand against a tool. */
 export const TOOL_WORDS: Wording = {

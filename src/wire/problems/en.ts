@@ -1,4 +1,4 @@
-import { displayDigits } from '#core/quantity/display.ts';
+import { shortFigure } from '#core/quantity/display.ts';
 import { BENCH_WORDS } from './en-bench.ts';
 import { BOOK_WORDS } from './en-book.ts';
 import { TOOL_WORDS } from './en-tools.ts';
@@ -8,7 +8,7 @@ type Wording = {
   readonly [C in ProblemCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
 };
 
-const plain = (value: number): string => displayDigits(value, { sourceDigits: 5, graduation: null });
+const plain = shortFigure;
 
 const WRITTEN: Pick<
   Wording,
@@ -25,7 +25,9 @@ const WRITTEN: Pick<
   | 'range-reversed'
   | 'tolerance-too-wide'
   | 'out-of-bounds'
+  | 'size-doubtful'
   | 'statements-disagree'
+  | 'key-unit-differs'
   | 'unreadable-conductor'
   | 'conductor-out-of-bounds'
 > = {
@@ -95,6 +97,12 @@ const WRITTEN: Pick<
       `"${p.text}" is not above zero and at most ${plain(p.highestNewtonMetres)} N·m.`,
       'Check the number and the unit against the source.',
     ),
+  'size-doubtful': (p) =>
+    words(
+      'More than its size bears',
+      `"${p.text}" is above anything that ${p.size} is tightened to.`,
+      'Look at the source again: choose the unit it means, or that it stands as printed.',
+    ),
   'statements-disagree': (p) =>
     words(
       'The two values disagree',
@@ -102,6 +110,12 @@ const WRITTEN: Pick<
         ? 'The source prints two statements of different kinds.'
         : `The source prints two values that differ by ${plain(p.differencePercent)} %, more than rounding.`,
       'Choose the one that governs, or ask the maker.',
+    ),
+  'key-unit-differs': (p) =>
+    words(
+      'Another unit',
+      `"${p.text}" has a unit of length, the column is in ${p.unit}.`,
+      `Type it in ${p.unit}.`,
     ),
   'unreadable-conductor': (p) =>
     words(

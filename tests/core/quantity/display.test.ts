@@ -11,7 +11,12 @@ describe('digits shown are digits worth', () => {
     { value: 2.485666, sourceDigits: 2, graduation: null, expected: '2.49' },
     { value: 28.246207, sourceDigits: 3, graduation: null, expected: '28.25' },
     // Never finer than a tenth of the graduation.
-    { value: 25.6123, sourceDigits: 6, graduation: 0.5, expected: '25.61' },
+    // A tenth of 0.5 is 0.05: hundredths are finer.
+    { value: 25.6123, sourceDigits: 6, graduation: 0.5, expected: '25.6' },
+    { value: 25.6123, sourceDigits: 6, graduation: 0.2, expected: '25.6' },
+    { value: 25.6123, sourceDigits: 6, graduation: 0.1, expected: '25.61' },
+    { value: 53.1045, sourceDigits: 6, graduation: 5, expected: '53' },
+    { value: 53.1045, sourceDigits: 6, graduation: 2, expected: '53' },
     { value: 25.6123, sourceDigits: 6, graduation: 1, expected: '25.6' },
     { value: 25.6123, sourceDigits: 6, graduation: 10, expected: '26' },
     // Trailing zeros claim digits nobody read.

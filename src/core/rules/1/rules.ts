@@ -1,4 +1,3 @@
-import { likelyMixUps } from '../../quantity/mix-up.ts';
 import { newtonMetres } from '../../quantity/unit.ts';
 import { specifiedTargetBy } from '../../target/specified-target.ts';
 import { adapterSensitivity } from '../../tool/adapter.ts';
@@ -8,6 +7,7 @@ import { passVerdict } from '../../verdict/pass-verdict.ts';
 import { tighteningVerdict } from '../../verdict/tightening-verdict.ts';
 import type { Rules } from '../rules.ts';
 import { JOINED_PARTS_1 } from './joined-parts.ts';
+import { likelyMixUps1 } from './mix-up.ts';
 import { readTorqueRequirement } from './print/read-requirement.ts';
 
 /** Where the hand is on a lever, 10 mm either way as a rectangular distribution, at the fastener, in newton metres per newton metre shown.
@@ -41,7 +41,7 @@ export const RULES_1: Rules = {
     ),
   verdict: tighteningVerdict,
   passVerdict,
-  likelyMixUps,
+  likelyMixUps: likelyMixUps1,
   runOnMaxOfTarget: 2,
   readingMaxOfScale: 20,
 };

@@ -1,3 +1,4 @@
+import { likelyMixUps } from '../../quantity/mix-up.ts';
 import { newtonMetres } from '../../quantity/unit.ts';
 import { readRequirement } from '../../spec/requirement/read-requirement.ts';
 import { specifiedTarget } from '../../target/joined-parts.ts';
@@ -17,6 +18,7 @@ export const RULES_3: Rules = {
   ...RULES_2,
   number: 3,
   readRequirement,
+  likelyMixUps,
   target: specifiedTarget,
   applied: (shown, tool, schools) =>
     (schools.knownError ?? KNOWN_ERROR) === 'added-to-uncertainty'

@@ -11,6 +11,7 @@ import {
   conditionCells,
   readConditions,
 } from './condition-text.ts';
+import { meantInstead, sizeDoubt } from './size-doubt.ts';
 import { type Source, sourceName } from './source.ts';
 
 const NEEDED = ['part', 'requirement', 'source'] as const;
@@ -29,7 +30,14 @@ export type RequirementLineRefusal =
   | ConditionRefusal
   | { readonly code: 'cell-empty' }
   | { readonly code: 'cell-too-long'; readonly longest: number }
-  | { readonly code: 'source-unknown'; readonly text: string };
+  | { readonly code: 'source-unknown'; readonly text: string }
+  | {
+      readonly code: 'size-doubtful';
+      readonly text: string;
+      readonly size: string;
+      /** The print with the unit that would explain it, and the print as it is. */
+      readonly candidates: readonly string[];
+    };
 
 export type ReadRequirementLine = {
   readonly listed: ListLine<RequirementColumn>;
@@ -78,6 +86,15 @@ export const readRequirementLine = (
   if (cell('part') === '') find('part', { code: 'cell-empty' });
   const torque = readPrinted(cell('requirement'), listed.readAs, siteUnit);
   const printed = torque.ok ? torque.value : find('requirement', torque.refusal);
+  const doubt =
+    printed && listed.readAs === null ? sizeDoubt(printed.requirement, cell('part'), cell('size')) : null;
+  if (printed && doubt)
+    find('requirement', {
+      code: 'size-doubtful',
+      text: printed.printed,
+      size: cell('size'),
+      candidates: [...meantInstead(printed.requirement, doubt), printed.printed],
+    });
   const other =
     cell('other_requirement') === '' ? null : readPrinted(cell('other_requirement'), null, siteUnit);
   if (other && !other.ok) find('other_requirement', other.refusal);

@@ -1,6 +1,6 @@
 import { type NumberRefusal, readNumber } from '../../quantity/read-number.ts';
 import { accepted, type Result, refused } from '../../result.ts';
-import { type ConductorRefusal, readConductorSize } from '../conductor/conductor-size.ts';
+import { type ConductorRefusal, gaugeOfArea, readConductorSize } from '../conductor/conductor-size.ts';
 import { type InchSizeRefusal, readInchSize } from './inch-size.ts';
 import { readThreadSize, type ThreadRefusal } from './thread-size.ts';
 
@@ -21,9 +21,11 @@ export type KeyRefusal =
   | ThreadRefusal
   | NumberRefusal
   | { readonly code: 'unreadable-metal'; readonly text: string }
+  | { readonly code: 'key-unit-differs'; readonly text: string; readonly unit: string }
   | { readonly code: 'key-empty' };
 
-/** Widest relative gap at which two sizes are one: a metric area is the gauge's, rounded to a tenth of a square millimetre. */
+/** Widest relative gap at which two sizes are one: what conversions of printed digits leave. A metric area printed to a tenth of a square
+ *  millimetre is made the gauge's own before it is compared. */
 const SAME_SIZE = 2e-3;
 // Past 4/0 AWG (211.6 kcmil) a bare number on a list of conductors counts thousands of circular mils. Common practice.
 const BARE_KCMIL_FROM = 212;
@@ -59,7 +61,9 @@ const conductorSpan = (text: string, columnUnit: string): Result<KeySpan, KeyRef
     const own = CONDUCTOR_UNIT.test(end) || /\/\s*0/.test(end);
     const size = readConductorSize(own ? end : unit ? `${end} ${unit}` : bareIsKcmil(end));
     if (!size.ok) return size;
-    areas.push(size.value.areaKcmil);
+    areas.push(
+      (size.value.system === 'mm²' ? (gaugeOfArea(size.value) ?? size.value) : size.value).areaKcmil,
+    );
   }
   const [a = 0, b = a] = areas;
   return accepted(between(a, b));
@@ -78,16 +82,41 @@ const inchSpan = (text: string): Result<KeySpan, KeyRefusal> => {
   return accepted(between(a, b));
 };
 
-const NUMBER_UNIT = /\s*(?:mm|cm|in|inch(?:es)?|°|x|×|pcs|nm|["″])\.?$/i;
+// Lengths stand on one axis, in millimetres; what else is behind a number only says what it counts.
+const LENGTHS: Readonly<Record<string, number>> = { mm: 1, cm: 10, m: 1000, in: 25.4 };
+const LENGTH_UNIT = /\s*(mm|cm|m|in(?:ch(?:es)?)?|["″])\.?$/i;
+const COUNTED = /\s*(?:°|x|×|pcs|nm)\.?$/i;
 
-const numberSpan = (text: string): Result<KeySpan, KeyRefusal> => {
+const lengthOf = (unit: string): number | null => {
+  const plain = unit.trim().toLowerCase().replace(/\.$/, '');
+  return LENGTHS[/^(?:inch(?:es)?|["″])$/.test(plain) ? 'in' : plain] ?? null;
+};
+
+/** A number of a key on the axis of its column: a length in millimetres where either says so. Refuses: key-unit-differs. */
+const numberOn = (
+  end: string,
+  ownOfAll: string | undefined,
+  columnUnit: string,
+): Result<number, KeyRefusal> => {
+  const own = LENGTH_UNIT.exec(end)?.[1] ?? ownOfAll;
+  const number = readNumber(end.replace(LENGTH_UNIT, '').replace(COUNTED, ''));
+  if (!number.ok) return number;
+  const [ofColumn, ofCell] = [lengthOf(columnUnit), own === undefined ? null : lengthOf(own)];
+  // A length on an axis of something else is no neighbour of it.
+  if (ofCell !== null && columnUnit !== '' && ofColumn === null)
+    return refused({ code: 'key-unit-differs', text: end.slice(0, 40), unit: columnUnit });
+  return accepted(number.value.value * (ofCell ?? ofColumn ?? 1));
+};
+
+const numberSpan = (text: string, columnUnit: string): Result<KeySpan, KeyRefusal> => {
   const [, upTo] = /^(?:up to|max\.?|≤|<=)\s*(.+)$/i.exec(text) ?? [];
   const [, over] = /^(?:over|above|>)\s*(.+)$/i.exec(text) ?? [];
+  const ownOfAll = LENGTH_UNIT.exec(text)?.[1];
   const numbers: number[] = [];
   for (const end of ends(upTo ?? over ?? text)) {
-    const number = readNumber(end.replace(NUMBER_UNIT, ''));
+    const number = numberOn(end, ownOfAll, columnUnit);
     if (!number.ok) return number;
-    numbers.push(number.value.value);
+    numbers.push(number.value);
   }
   const [a = 0, b = a] = numbers;
   if (upTo !== undefined) return accepted(between(0, a));

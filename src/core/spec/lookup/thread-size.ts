@@ -13,10 +13,13 @@ export type ThreadRefusal = { readonly code: 'unreadable-thread'; readonly text:
 // ISO 261:1998, table 2, coarse pitches in millimetres: a metric thread written without a pitch is the coarse one.
 const COARSE_PITCH: Readonly<Record<string, number>> = {
   '1': 0.25,
+  '1.1': 0.25,
   '1.2': 0.25,
   '1.4': 0.3,
   '1.6': 0.35,
+  '1.8': 0.35,
   '2': 0.4,
+  '2.2': 0.45,
   '2.5': 0.45,
   '3': 0.5,
   '3.5': 0.6,
@@ -25,7 +28,9 @@ const COARSE_PITCH: Readonly<Record<string, number>> = {
   '6': 1,
   '7': 1,
   '8': 1.25,
+  '9': 1.25,
   '10': 1.5,
+  '11': 1.5,
   '12': 1.75,
   '14': 2,
   '16': 2,
@@ -33,6 +38,18 @@ const COARSE_PITCH: Readonly<Record<string, number>> = {
   '20': 2.5,
   '22': 2.5,
   '24': 3,
+  '27': 3,
+  '30': 3.5,
+  '33': 3.5,
+  '36': 4,
+  '39': 4,
+  '42': 4.5,
+  '45': 4.5,
+  '48': 5,
+  '52': 5,
+  '56': 5.5,
+  '60': 5.5,
+  '64': 6,
 };
 const INCH_MM = 25.4;
 // ASME B1.1: a numbered size n has a diameter of 0.060 + 0.013·n inches.

@@ -172,3 +172,22 @@ test.each([
 ])('the kind of a file is what its first bytes say: %j', (bytes, expected) => {
   expect(attachmentType(Uint8Array.from(bytes))).toBe(expected);
 });
+
+test('a torque above anything of its size is asked about, with the unit it may have meant and as it stands; settled, it is kept', () => {
+  const [line] = linesOf(`${HEAD}\ncontrol terminal,14 AWG,18 lb-ft,Loop manual,page 3`);
+  expect(line?.findings).toEqual([
+    {
+      line: 2,
+      column: 'requirement',
+      refusal: {
+        code: 'size-doubtful',
+        text: '18 lb-ft',
+        size: '14 AWG',
+        candidates: ['18 lbf·in', '18 lb-ft'],
+      },
+    },
+  ]);
+  if (!line) throw new Error('expected a line');
+  for (const readAs of ['18 lbf·in', '18 lb-ft'])
+    expect(readRequirementLine({ ...line.listed, readAs }, SOURCES, 'N.m').findings).toEqual([]);
+});
