@@ -97,7 +97,7 @@ const parametersOf = (ranges: readonly (readonly [Range, Range])[]): Readonly<Re
 };
 
 // A scalar subquery with LIMIT 1 is asked once per entry; EXISTS would be turned into a join that reads every match of every term first.
-/** The entries that have every term, at most forty: more than a person reads while typing. It begins with the rarest term and stops at forty. */
+/** The entries that have every term, at most two hundred: of so many the likeliest are picked. It begins with the rarest term and stops there. */
 export const selectSearchHits = async (
   db: Connection,
   terms: readonly QueryTerm[],
@@ -143,7 +143,7 @@ export const selectSearchHits = async (
                       WHERE also.entry_id = first.entry_id
                         AND (also.term BETWEEN :low5 AND :high5 OR also.term BETWEEN :otherLow5 AND :otherHigh5)
                         LIMIT 1) IS NOT NULL)
-             LIMIT 40) AS found
+             LIMIT 200) AS found
       JOIN search_entries ON search_entries.id = found.entry_id`,
     parametersOf(ranges),
   );

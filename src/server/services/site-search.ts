@@ -2,7 +2,8 @@ import { unitSymbol } from '#core/quantity/unit.ts';
 import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { coveredWords } from '#core/spec/lookup/covered-sizes.ts';
 import { cellText, readLookupTable } from '#core/spec/lookup/lookup-table.ts';
-import { isSizeTerm, longestTerm, queryTerms } from '#core/spec/search/search-terms.ts';
+import { rankedHits } from '#core/spec/search/rank-hits.ts';
+import { isSizeTerm, longestTerm, type QueryTerm, queryTerms } from '#core/spec/search/search-terms.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import type { KeptRequirement, KeptTable, SearchHit } from '#wire/book.ts';
 import type { JobSummary } from '#wire/job-summary.ts';
@@ -34,6 +35,10 @@ export const requirementEntries = (kept: KeptRequirement, source: Source): reado
     : [entry('requirement', kept.id, 0, title, detail, `${kept.code} ${note} ${source.kind}`)];
 };
 
+/** A key as a person asks for it: with the unit that its column prints once for all. */
+const keyWords = (text: string, unit: string): string =>
+  unit !== '' && /\d$/.test(text) ? `${text} ${unit}` : text;
+
 /** How the search finds a table: each of its rows by its keys and values. */
 export const tableEntries = (kept: KeptTable, source: Source): readonly SearchEntry[] => {
   const { name, subject, rows, values, keys } = kept.body;
@@ -47,11 +52,11 @@ export const tableEntries = (kept: KeptTable, source: Source): readonly SearchEn
       })
       .filter(Boolean)
       .join(' | ');
-    const covered = keys.flatMap(({ kind }, column) => {
+    const covered = keys.flatMap(({ kind, unit }, column) => {
       const span = read.rows[index]?.keys[column];
-      return span?.ok ? coveredWords(kind, span.value) : [];
+      return span?.ok ? coveredWords(kind, span.value, unit) : [];
     });
-    const title = `${name}: ${row.keys.map(cellText).join(', ')}`;
+    const title = `${name}: ${row.keys.map((cell, column) => keyWords(cellText(cell), keys[column]?.unit ?? '')).join(', ')}`;
     return entry(
       'table-row',
       kept.id,
@@ -103,15 +108,35 @@ export const indexBook = async (db: Connection): Promise<void> => {
     await indexEntries(db, 'table-row', kept.id, tableEntries(kept, sources.get(kept.sourceId) as Source));
 };
 
-/** What a query finds, whatever kind it is; nothing for a query without a word. Where nothing has all of it, what has its sizes or, without
- *  any size, its longest word. */
+const SHOWN = 40;
+const hitKey = ({ kind, refId, row }: SearchHit): string => `${kind} ${refId} ${row}`;
+
+/** What has all terms but one of a query, whichever is left out. */
+const nearlyAll = async (terms: readonly QueryTerm[]): Promise<readonly SearchHit[]> => {
+  const found = await Promise.all(
+    terms.map((_, left) =>
+      selectSearchHits(
+        database(),
+        terms.filter((__, index) => index !== left),
+      ),
+    ),
+  );
+  return [...new Map(found.flat().map((hit) => [hitKey(hit), hit])).values()];
+};
+
+/** What a query finds, whatever kind it is, the likeliest first; nothing for a query without a word. Where nothing has all of it, what has all but
+ *  one of its terms; else what has its sizes or, without any size, its longest word. */
 export const searchSite = async (
   query: string,
 ): Promise<{ readonly hits: readonly SearchHit[]; readonly isPartial: boolean }> => {
   const terms = queryTerms(query);
+  const ranked = (hits: readonly SearchHit[]): readonly SearchHit[] =>
+    rankedHits(query, hits).slice(0, SHOWN);
   const hits = terms.length === 0 ? [] : await selectSearchHits(database(), terms);
-  if (hits.length > 0 || terms.length < 2) return { hits, isPartial: false };
+  if (hits.length > 0 || terms.length < 2) return { hits: ranked(hits), isPartial: false };
+  const nearly = terms.length > 2 ? await nearlyAll(terms) : [];
+  if (nearly.length > 0) return { hits: ranked(nearly), isPartial: true };
   const sizes = terms.filter(isSizeTerm);
   const telling = sizes.length > 0 ? sizes : [longestTerm(terms)];
-  return { hits: await selectSearchHits(database(), telling), isPartial: true };
+  return { hits: ranked(await selectSearchHits(database(), telling)), isPartial: true };
 };

@@ -13,9 +13,25 @@ const SPANS: readonly (readonly [string, KeySpan])[] = SOLD_CONDUCTORS.flatMap((
   return span?.ok ? [[name, span.value] as const] : [];
 });
 
-/** What a key cell covers in the words people search by: every conductor size of a band, the names of metals. */
-export const coveredWords = (kind: KeyKind, span: KeySpan): readonly string[] => {
+const MOST_NUMBERS = 40;
+
+/** The whole millimetres of a band, which is how people ask for a shank or a bore. */
+const wholeNumbers = (
+  { low, high }: { readonly low: number; readonly high: number },
+  unit: string,
+): readonly string[] => {
+  if (unit !== 'mm' || high - low > MOST_NUMBERS) return [];
+  const first = Math.ceil(low);
+  return Array.from(
+    { length: Math.max(0, Math.floor(high) - first + 1) },
+    (_, index) => `${first + index} mm`,
+  );
+};
+
+/** What a key cell covers in the words people search by: every conductor size of a band, whole millimetres, the names of metals. */
+export const coveredWords = (kind: KeyKind, span: KeySpan, unit = ''): readonly string[] => {
   if (kind === 'metal' && span.kind === 'names') return span.names;
+  if (kind === 'number' && span.kind === 'band') return wholeNumbers(span, unit);
   if (kind !== 'conductor' || span.kind !== 'band') return [];
   return SPANS.filter(([, size]) => spanCovers(span, size)).map(([name]) => name);
 };

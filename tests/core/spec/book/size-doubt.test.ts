@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
-import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import { sizeDoubt } from '#core/spec/book/size-doubt.ts';
+import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 
 const doubt = (text: string, part: string, size: string) =>
   sizeDoubt(valueOrThrow(readRequirement(text, 'N.m')).requirement, part, size);
