@@ -71,6 +71,11 @@ test('by feel stays open; re-pull, witness mark and arrows do what their keys sa
   await expect(page.getByTestId('current-position')).toHaveText('P2');
   await page.keyboard.press('r');
   await expect(page.getByTestId('current-position')).toHaveText('P1');
+  // A click on top of it would say nothing: it is loosened first.
+  await expect(page.getByRole('button', { name: 'P1 is loosened, thread inspected' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'by-feel');
+  await page.waitForTimeout(500);
   await page.keyboard.press('Space');
   await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'in');
   await page.keyboard.press('w');

@@ -116,7 +116,7 @@ test('the scale of any tool at any setting, with the way from rest', async ({ pa
   await openTool(page, 'TS-07');
   await page.getByLabel(/Set to/).fill('22,4');
   await expect(
-    page.getByText('20 on the shaft, 2.5 on the barrel; from rest at 4, up 4 turns and 5 marks, clockwise'),
+    page.getByText('20.0 on the shaft, 2.5 on the barrel; from rest at 4, up 4 turns and 5 marks, clockwise'),
   ).toBeVisible();
   await expect(page.getByText('It drifts +1.23 % a year')).toBeVisible();
   await openTool(page, 'TB-01');

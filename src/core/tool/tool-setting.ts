@@ -104,3 +104,26 @@ export const toolSetting = (
     offTarget: (torque - wanted.target) as NewtonMetres,
   });
 };
+
+/** What an electronic tool must be told before a pull, in its own unit. */
+export type DialIn = {
+  readonly unit: Scale['unit'];
+  readonly target: number;
+  readonly low: number;
+  readonly high: number;
+  /** How finely its display says it. */
+  readonly graduation: number;
+};
+
+/** The list to dial in for a tool with a display, for limits as they are at the tool. */
+export const dialIn = (
+  { low, high }: Pick<Target, 'low' | 'high'>,
+  wanted: Pick<ToolSetting, 'setting'>,
+  { unit, graduation }: Scale,
+): DialIn => ({
+  unit,
+  target: wanted.setting,
+  low: fromNewtonMetres(low, unit),
+  high: fromNewtonMetres(high, unit),
+  graduation,
+});

@@ -3,6 +3,7 @@ import { unitSymbol } from '#core/quantity/unit.ts';
 import { type FromBook, fromLookUp } from '#core/spec/book/book-reference.ts';
 import type { Source } from '#core/spec/book/source.ts';
 import { sourceName } from '#core/spec/book/source.ts';
+import { lookAlikes } from '#core/spec/lookup/look-alike-keys.ts';
 import { type LookUp, lookUp } from '#core/spec/lookup/look-up.ts';
 import { cellText, type LookupTable, readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import { plainSpecification } from '#core/spec/requirement/specification.ts';
@@ -153,7 +154,9 @@ export const LookUpPanel = (props: Props) => {
   const { body } = kept;
   const [keys, setKeys] = useState(() => firstAnswers(body, firstRow));
   const [valueColumn, setValueColumn] = useState<number | null>(null);
-  const result = lookUp(readLookupTable(body, site.unit), { keys, valueColumn });
+  const read = readLookupTable(body, site.unit);
+  const answers = { keys, valueColumn };
+  const result = lookUp(read, answers);
   const questions = result.kind === 'open' ? result.questions : [];
   const answer = (column: number, text: string): void =>
     setKeys(keys.map((each, index) => (index === column ? (text === '' ? null : text) : each)));
@@ -240,6 +243,11 @@ export const LookUpPanel = (props: Props) => {
           ))}
         </div>
       )}
+      {lookAlikes(read, answers).map(({ answer: other, row }) => (
+        <p key={other} className="border-l-4 border-unsure pl-2" data-testid="look-alike">
+          Does the print say <strong>{other}</strong>? That is another row: {rowWords(body, row)}.
+        </p>
+      ))}
       {(result.kind === 'found' || result.kind === 'interpolated') && <Found {...props} result={result} />}
     </div>
   );

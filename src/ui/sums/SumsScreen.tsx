@@ -8,6 +8,7 @@ import { printedTorques } from '#core/spec/requirement/requirement.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { LoadSum } from './LoadSum.tsx';
 
 const UnitTable = ({ torques }: { readonly torques: readonly WrittenTorque[] }) => {
   const sourceDigits = Math.max(...torques.map(({ text }) => significantDigits(text)));
@@ -124,7 +125,10 @@ export const SumsScreen = ({ site }: { readonly site: Site }) => (
     <h1 className="text-xl font-bold">Sums</h1>
     <div className="grid gap-4 lg:grid-cols-[3fr_2fr]">
       <TorqueSum site={site} />
-      <ConductorSum />
+      <div className="grid content-start gap-4">
+        <ConductorSum />
+        <LoadSum />
+      </div>
     </div>
   </div>
 );

@@ -11,7 +11,7 @@ import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { ReadyForm } from '../shared/ReadyForm.tsx';
 import { ScalePicture } from '../shared/ScalePicture.tsx';
 import { useKeptDraft } from '../shared/use-kept-draft.ts';
-import { EMPTY_TOOL, scaleOfDraft, type ToolDraft, toolOfDraft, USUAL } from './tool-draft.ts';
+import { EMPTY_TOOL, hasNeedle, scaleOfDraft, type ToolDraft, toolOfDraft, USUAL } from './tool-draft.ts';
 
 const revive = (kept: unknown): ToolDraft | null =>
   typeof kept === 'object' && kept !== null && 'code' in kept
@@ -134,6 +134,12 @@ export const ToolForm = ({ onAdded }: { readonly onAdded: (tool: Tool) => void }
         choice('raisedBy', 'The handle raises it', [
           ['clockwise', 'clockwise'],
           ['anticlockwise', 'anticlockwise'],
+        ])}
+      {hasNeedle(draft.form) &&
+        choice('sight', 'Its needle is read', [
+          ['raised', 'standing above the scale'],
+          ['mirror', 'before a mirror'],
+          ['plain', 'in plain view, flush with the scale'],
         ])}
       {!isPreset && amount('rest', `Wound down to, ${symbol}`, { placeholder: 'the lowest' })}
       {choice(

@@ -2,7 +2,7 @@ import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { ToolClass } from '#core/tool/class-limit.ts';
 import { CALIBRATION_PULLS } from '#core/tool/due.ts';
 import type { Scale, ScaleForm } from '#core/tool/scale.ts';
-import type { ToolDrive, ToolKind } from '#core/tool/tool.ts';
+import type { SIGHTS, ToolDrive, ToolKind } from '#core/tool/tool.ts';
 import type { NewTool } from '#wire/tool.ts';
 
 /** A tool as it is being described, every field as typed. */
@@ -22,6 +22,7 @@ export type ToolDraft = Record<
   | 'directions'
   | 'lever'
   | 'opening'
+  | 'sight'
   | 'rest'
   | 'limitPercent'
   | 'limitOf'
@@ -48,6 +49,7 @@ export const EMPTY_TOOL: ToolDraft = {
   directions: 'both',
   lever: '',
   opening: '',
+  sight: 'raised',
   rest: '',
   limitPercent: '',
   limitOf: 'reading',
@@ -92,6 +94,9 @@ export const scaleOfDraft = (draft: ToolDraft): Scale => {
   };
 };
 
+/** Whether a scale is read by a needle, which may seem to stand aside. */
+export const hasNeedle = (form: string): boolean => form === 'dial' || form === 'beam';
+
 /** The tool of a draft. */
 export const toolOfDraft = (draft: ToolDraft): NewTool => {
   const kind = draft.kind as ToolKind;
@@ -110,6 +115,7 @@ export const toolOfDraft = (draft: ToolDraft): NewTool => {
       draft.directions === 'both' ? ['right', 'left'] : [draft.directions === 'left' ? 'left' : 'right'],
     leverMillimetres: orNull(draft.lever),
     openingMillimetres: orNull(draft.opening),
+    ...(hasNeedle(scale.form) ? { sight: draft.sight as (typeof SIGHTS)[number] } : {}),
     restSetting: orNull(draft.rest) ?? scale.minimum,
     takenIntoUseOn: draft.takenIntoUseOn || draft.calibratedOn,
     calibratedOn: draft.calibratedOn,

@@ -146,7 +146,7 @@ export const BENCH_WORDS: Wording = {
   'loosen-first': (p) =>
     words(
       'Loosen it first',
-      `${p.position} went past its limit; a further pull can’t show that.`,
+      `${p.position} went past its limit or was pulled by feel; a further pull can’t show how far it is.`,
       'Loosen, inspect the thread, then say that it is loosened.',
     ),
   'nothing-to-loosen': (p) => words('Nothing to loosen', `${p.position} has not been pulled.`, 'Pull it.'),

@@ -62,7 +62,7 @@ const WRITTEN: Pick<
   'ambiguous-unit': (p) =>
     words(
       'Which unit',
-      `"${p.text}" names a force, a rate or a doubtful prefix, not a torque.`,
+      `"${p.text}" names a force, not a torque, or has a prefix that is not meant here.`,
       'Choose what the source means; look at the label again if you can.',
     ),
   'no-unit': (p) =>

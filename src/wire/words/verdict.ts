@@ -23,7 +23,7 @@ export const STATUS_WORDS: Record<FastenerStatus, string> = {
 const OBJECTION_WORDS: Record<ObjectionCode, (about: string) => string> = {
   'job-signed': (about) => `${about || 'somebody'} had signed the job already`,
   'cautions-incomplete': () => 'the cautions were not confirmed',
-  'loosen-first': () => 'it had gone past its limit and was not loosened',
+  'loosen-first': () => 'it had gone past its limit or been pulled by feel, and was not loosened',
   'run-on-missing': () => 'its run-on torque was not measured',
   'no-target': () => 'its requirement gives no target',
   'tool-not-chosen': () => 'its tool was never taken on this job',
@@ -89,7 +89,8 @@ export const verdictWords = (
     case 'by-feel':
       return {
         fact: 'By feel, no torque tool.',
-        consequence: 'It stays open until it is checked with a tool.',
+        consequence:
+          'It stays open until its first movement is read inside, or it is loosened and pulled again.',
       };
     case 'no-verdict':
       return {

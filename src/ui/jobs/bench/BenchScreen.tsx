@@ -1,5 +1,6 @@
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
+import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { NextAction } from '#core/view/next-action.ts';
 import { problemWords } from '#wire/problems/en.ts';
 import { toolOutWords } from '#wire/words/tool.ts';
@@ -63,7 +64,12 @@ export const BenchScreen = ({ events, person }: Props) => {
           aria-label="Bench"
         >
           <BenchTarget bench={bench} view={view} />
-          {(action.kind === 'set-tool' || action.kind === 'pull') && <BenchSetting action={action} />}
+          {(action.kind === 'set-tool' || action.kind === 'pull') && (
+            <BenchSetting
+              action={action}
+              limits={bench.fastener ? targetOrNull(view, bench.fastener) : null}
+            />
+          )}
           {action.kind === 'another-tool' && <NotThisTool {...action} />}
           <BenchStep bench={bench} view={view} />
           <BenchReading bench={bench} view={view} />

@@ -1,14 +1,20 @@
-import { displayDigits } from '#core/quantity/display.ts';
+import { displayDigits, shortFigure } from '#core/quantity/display.ts';
 import { fromNewtonMetres, type NewtonMetres, unitSymbol } from '#core/quantity/unit.ts';
+import type { Target } from '#core/target/target-and-acceptance.ts';
+import { handleForceNewtons, settingThrough } from '#core/tool/adapter.ts';
 import type { Scale } from '#core/tool/scale.ts';
 import { turnsBetween } from '#core/tool/scale.ts';
 import { isIndicating } from '#core/tool/tool.ts';
+import { dialIn } from '#core/tool/tool-setting.ts';
 import type { NextAction } from '#core/view/next-action.ts';
 import { scaleWords, turnWords } from '#wire/words/setting.ts';
 import { ScalePicture } from '../../shared/ScalePicture.tsx';
+import { DialInList } from './DialInList.tsx';
 
 type Props = {
   readonly action: Extract<NextAction, { kind: 'set-tool' | 'pull' }>;
+  /** Low and high at the fastener; null where it has no target. */
+  readonly limits: Pick<Target, 'low' | 'high'> | null;
 };
 
 const offWords = (scale: Scale, offTarget: NewtonMetres): string => {
@@ -18,8 +24,13 @@ const offWords = (scale: Scale, offTarget: NewtonMetres): string => {
   return ` Nearest mark, ${amount} ${unitSymbol(scale.unit)} ${off > 0 ? 'above' : 'below'} target.`;
 };
 
+const atTool = ({ low, high }: Pick<Target, 'low' | 'high'>, factor: number) => ({
+  low: settingThrough(low, factor),
+  high: settingThrough(high, factor),
+});
+
 /** What to set the tool to and how its scale must look, with the way there from where it stands. */
-export const BenchSetting = ({ action }: Props) => {
+export const BenchSetting = ({ action, limits }: Props) => {
   const { wanted, taken } = action;
   const { tool, setting, adapters, adapterFactor } = taken;
   const standsAt = setting?.value ?? tool.restSetting;
@@ -44,9 +55,14 @@ export const BenchSetting = ({ action }: Props) => {
             ? `From rest, ${turnWords(tool.scale, turns)}.`
             : `From ${setting.text}, ${turnWords(tool.scale, turns)}.`)}
         {offWords(tool.scale, wanted.offTarget)}
+        {tool.leverMillimetres !== null &&
+          ` About ${shortFigure(handleForceNewtons(wanted.torque, tool.leverMillimetres))} N at the grip mark.`}
         {adapterFactor !== 1 &&
           ` Through ${adapters.map(({ adapter, angleDegrees }) => `${adapter.code} at ${angleDegrees}°`).join(' and ')} the fastener gets ${adapterFactor.toFixed(3)} of it.`}
       </p>
+      {tool.kind === 'electronic' && limits && (
+        <DialInList dialled={dialIn(atTool(limits, adapterFactor), wanted, tool.scale)} />
+      )}
     </section>
   );
 };

@@ -1,12 +1,31 @@
 import { describe, expect, test } from 'vitest';
 import { readConductorSize } from '#core/spec/conductor/conductor-size.ts';
 import { type KeyKind, readKeySpan, spanCovers } from '#core/spec/lookup/key-span.ts';
+import { lookAlikes } from '#core/spec/lookup/look-alike-keys.ts';
+import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
+import { SCREW_TERMINALS } from '#core/spec/lookup/published/screw-terminals.ts';
 
 const same = (kind: KeyKind, cell: string, answer: string, unit = ''): boolean => {
   const [a, b] = [readKeySpan(kind, cell, unit), readKeySpan(kind, answer, unit)];
   if (!a.ok || !b.ok) throw new Error(`${cell} or ${answer} can't be read`);
   return spanCovers(a.value, b.value);
 };
+
+describe('a key that is easily taken for another', () => {
+  const read = readLookupTable(SCREW_TERMINALS.table, 'N.m');
+  const alike = (answer: string) =>
+    lookAlikes(read, { keys: [answer], valueColumn: 3 }).map((each) => each.answer);
+
+  test.each([
+    ['4', ['4/0 AWG']],
+    ['4/0', ['4 AWG']],
+    ['2 AWG', ['2/0 AWG']],
+    ['10', []],
+    ['500 kcmil', []],
+  ])('%s: %j', (answer, others) => {
+    expect(alike(answer)).toEqual(others);
+  });
+});
 
 describe('a size is found however it is written, and never a neighbour of it', () => {
   test.each([
