@@ -25,7 +25,7 @@ type Decision = {
   readonly refused?: string;
 };
 
-const { tools, adapters, schools, decisions } = JSON.parse(unpacked(1, 'rules.json.gz')) as {
+type Kept = {
   readonly tools: readonly Tool[];
   readonly adapters: readonly Adapter[];
   readonly schools: readonly string[];
@@ -36,11 +36,11 @@ const refusalOf = (result: { readonly ok: boolean; readonly refusal?: { readonly
   result.refusal?.code;
 
 /** The same decision by the code of today, in the words of the one that was kept. */
-const decidedToday = (kept: Decision): Decision => {
+const decidedToday = (kept: Decision, { tools, adapters, schools }: Kept, number: number): Decision => {
   const { printed, tool: toolAt, adapter, angle, method, reading = null } = kept;
   const given = Object.fromEntries(schools.map((name, index) => [name, kept.schools[index]]));
   const asked = { printed, schools: kept.schools, tool: toolAt, adapter, angle, method };
-  const job = new SampleJob([printed], given as Partial<Schools>, 1);
+  const job = new SampleJob([printed], given as Partial<Schools>, number);
   const tool = tools[toolAt] as Tool;
   const chain = angle === null ? [] : [{ adapter: adapters[adapter] as Adapter, angleDegrees: angle }];
   const took = {
@@ -74,8 +74,15 @@ const decidedToday = (kept: Decision): Decision => {
   };
 };
 
-describe('rules 1 are frozen by what they answered at commit 24c9d90', () => {
-  test('there are ten thousand decisions, of every outcome and of seven refusals', () => {
+// What each number answered to the same ten thousand questions, by the code that was the last to change it.
+describe.each([
+  { number: 1, commit: '24c9d90' },
+  { number: 2, commit: '5993fae' },
+])('rules $number are frozen by what they answered at commit $commit', ({ number }) => {
+  const kept = JSON.parse(unpacked(number, 'rules.json.gz')) as Kept;
+  const { decisions } = kept;
+
+  test('there are ten thousand decisions, of every outcome and of their refusals', () => {
     expect(decisions).toHaveLength(10_000);
     const outcomes = new Set(decisions.map(({ judged, refused }) => judged?.[2] ?? refused));
     expect([...outcomes].sort()).toEqual([
@@ -94,13 +101,13 @@ describe('rules 1 are frozen by what they answered at commit 24c9d90', () => {
 
   test('every one of them is answered with the same numbers', () => {
     const differing = decisions.filter(
-      (kept) => JSON.stringify(decidedToday(kept)) !== JSON.stringify({ ...kept }),
+      (each) => JSON.stringify(decidedToday(each, kept, number)) !== JSON.stringify({ ...each }),
     );
-    expect(differing.slice(0, 3).map((kept) => [kept, decidedToday(kept)])).toEqual([]);
+    expect(differing.slice(0, 3).map((each) => [each, decidedToday(each, kept, number)])).toEqual([]);
   }, 60_000);
+});
 
-  test('a number nobody has is answered with null, and never with the newest', () => {
-    expect([1, 2, 3].map((number) => rulesOf(number)?.number)).toEqual([1, 2, 3]);
-    expect([0, 4, 1.5, Number.NaN].map(rulesOf)).toEqual([null, null, null, null]);
-  });
+test('a number nobody has is answered with null, and never with the newest', () => {
+  expect([1, 2, 3].map((number) => rulesOf(number)?.number)).toEqual([1, 2, 3]);
+  expect([0, 4, 1.5, Number.NaN].map(rulesOf)).toEqual([null, null, null, null]);
 });
