@@ -5,7 +5,8 @@ import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { targetAndAcceptance } from '#core/target/target-and-acceptance.ts';
 import type { Scale } from '#core/tool/scale.ts';
-import { derivationWords } from '#wire/words/derivation.ts';
+import { derivationWords, schoolWords } from '#wire/words/derivation.ts';
+import { SCHOOL_QUESTIONS } from '#wire/words/schools.ts';
 import { scaleRangeWords, scaleWords, turnWords } from '#wire/words/setting.ts';
 import { probabilityWords, verdictWords } from '#wire/words/verdict.ts';
 
@@ -126,4 +127,10 @@ describe('why: the lines of a derivation', () => {
       note: 'School: middle of the range.',
     });
   });
+});
+
+test('every answer to every question of the schools has words of its own', () => {
+  for (const { id, choices } of SCHOOL_QUESTIONS)
+    for (const choice of choices)
+      expect(schoolWords({ question: id, choice } as Parameters<typeof schoolWords>[0])).not.toContain(id);
 });

@@ -5,12 +5,12 @@ import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import type { Requirement } from '#core/spec/requirement/requirement.ts';
 import { plainSpecification, type Specification } from '#core/spec/requirement/specification.ts';
-import type { Schools } from '#core/target/schools.ts';
+import { type Schools, sureShare } from '#core/target/schools.ts';
 import { toolSetting } from '#core/tool/tool-setting.ts';
 import { tighteningVerdict } from '#core/verdict/tightening-verdict.ts';
 import { problemWords } from '#wire/problems/en.ts';
 import type { ChoiceQuestion } from '#wire/words/schools.ts';
-import { STATUS_WORDS } from '#wire/words/verdict.ts';
+import { probabilityWords, STATUS_WORDS } from '#wire/words/verdict.ts';
 
 const printed = (text: string): Requirement => valueOrThrow(readRequirement(text, 'N.m')).requirement;
 
@@ -60,10 +60,39 @@ const decisionExample = (schools: Schools): string => {
   return `3.3 N·m read, 2.8 to 3.4 accepted, uncertainty 0.16 (k = 2): ${STATUS_WORDS[outcome]}.`;
 };
 
+// A tool that shows 4 % more than it applies, asked for 5 N·m.
+const OFF_TOOL = {
+  calibration: {
+    sessionId: '',
+    usable: null,
+    points: [{ torqueNewtonMetres: 5, errorPercent: 4, deviationPercent: 0.5, expandedPercent: 0.6 }],
+  },
+};
+
+const knownErrorExample = (schools: Schools): string => {
+  const wanted = newtonMetres(5);
+  const shown = NEWEST_RULES.shownFor(wanted, OFF_TOOL, schools);
+  const { torque } = NEWEST_RULES.applied(shown, OFF_TOOL, schools);
+  return `5 N·m with a tool that shows 4 % too much: set to ${show(shown, 'N.m')}, judged as ${show(torque, 'N.m')}.`;
+};
+
+const sureExample = (schools: Schools): string => {
+  const judged = {
+    kind: 'reading',
+    reading: newtonMetres(3.3),
+    standardUncertainty: newtonMetres(0.08),
+  } as const;
+  const limits = { low: newtonMetres(2.8), high: newtonMetres(3.4) };
+  const { outcome, probability } = NEWEST_RULES.verdict(judged, limits, schools, sureShare(schools));
+  return `3.3 N·m read, 2.8 to 3.4 accepted, ${probabilityWords(probability ?? 0)} sure: ${STATUS_WORDS[outcome]}.`;
+};
+
 /** What a question's answer does, worked out now on an example; null for a question that no torque shows. */
 export const schoolExample = (question: ChoiceQuestion, schools: Schools): string | null => {
   if (question === 'betweenGraduations') return settingExample(schools);
   if (question === 'decisionRule') return decisionExample(schools);
+  if (question === 'knownError') return knownErrorExample(schools);
+  if (question === 'sureEnough') return sureExample(schools);
   const example = EXAMPLES[question];
   if (!example) return null;
   const result = NEWEST_RULES.target(example.specification, schools, SAMPLE_LIMIT_PERCENT);

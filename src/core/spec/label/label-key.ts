@@ -33,6 +33,8 @@ const BAND = /#\s?(\d+)\s?(?:[-‐-―−]|to|thru)\s?#?(\d+)(?!\d)/g;
 const hasGaugeBand = (text: string): boolean =>
   [...text.matchAll(BAND)].some(([, thin, thick]) => Number(thin) > Number(thick));
 
+const HAS_THREAD = /(?<![a-z0-9])m\d{1,2}(?![a-z0-9])|(?<![\d/])\d{1,2}\/\d{1,2}-\d{1,2}(?!\d)/i;
+
 /** What a label is about. */
 export const labelSubject = (text: string): LabelSubject => ({
   isOfConductors:
@@ -41,7 +43,7 @@ export const labelSubject = (text: string): LabelSubject => ({
     ) ||
     ONLY_A_GAUGE.test(text) ||
     hasGaugeBand(text),
-  isOfScrews: /\b(?:screws?|bolts?|studs?|threads?|nuts?|capscrews?)\b/i.test(text),
+  isOfScrews: /\b(?:screws?|bolts?|studs?|threads?|nuts?|capscrews?)\b/i.test(text) || HAS_THREAD.test(text),
 });
 
 const NOTHING: LabelKey = {
@@ -127,6 +129,9 @@ export const keyParts = (text: string, subject: LabelSubject): LabelKey => {
   const parts: Record<string, string> = {};
   for (const [key, pattern, take] of takers(subject)) {
     if (parts[key]) continue;
+    // A bare number beside a size of another kind is no wire's.
+    const isBare = pattern.source.startsWith(BARE_PLACE);
+    if (isBare && (parts['thread'] || parts['inchSize'] || parts['number'])) continue;
     const match = pattern.exec(rest);
     if (!match) continue;
     const taken = take ? take(match) : (match[1] ?? match[0]).trim().replace(/\.$/, '');

@@ -150,6 +150,6 @@ test('of pieces in any order, every number of a label is in the table or in a li
       for (const [number] of text.matchAll(/\d+(?:[.,]\d+)?/g)) expect(kept).toContain(number);
       for (const [bound] of text.matchAll(/max|°(?!C)/g)) expect(kept).toContain(bound);
     }),
-    { numRuns: 3_000, seed: 11 },
+    { numRuns: 1_500, seed: 11 },
   );
-});
+}, 30_000);

@@ -90,7 +90,7 @@ describe('nothing printed is dropped', () => {
       ),
       { numRuns: 2_000, seed: 9 },
     );
-  });
+  }, 30_000);
 
   // Numbers that can't be mistaken for one another, so that each can be found again in what was read.
   const PIECES = [
