@@ -133,6 +133,20 @@ const readStatement = (print: Print, tokens: readonly Token[]): Result<Requireme
   return refusal ? refused(refusal) : accepted(requirement);
 };
 
+const SIGNS_OF_BOUNDS = /[<>≤≥⩽⩾≦≧=]/;
+
+/** Whether a sign of a bound stands behind its number (`12 Nm <`), where it bounds something else than the torque; after a bound of its own it
+ *  begins the next one (`≥ 5 ≤ 7 Nm`). */
+const hasTrailingSign = ({ text, tokens }: Pick<Print, 'text' | 'tokens'>): boolean =>
+  tokens.some(({ mark, start }, index) => {
+    const before = tokens[index - 1];
+    const isSign = (mark === '<' || mark === '>') && SIGNS_OF_BOUNDS.test(text[start] as string);
+    const isBehind = before?.mark === 'N' || before?.mark === 'U';
+    return (
+      isSign && isBehind && !tokens.slice(0, index).some((each) => each.mark === '<' || each.mark === '>')
+    );
+  });
+
 const DOUBTFUL = /(?<![\d.,])([1-9]\d{0,2})[.,](\d{3})(?![\d.,])/g;
 
 /** The two things that doubtful numbers may say, all of a print read alike: the mark that is printed marks decimals, or thousands. */
@@ -189,6 +203,7 @@ export const readRequirement = (
       lexed.refusal.code === 'ambiguous-number' ? doubtfulNumber(text, siteUnit) : lexed.refusal,
     );
   const print = { text, tokens: lexed.value, siteUnit };
+  if (hasTrailingSign(print)) return refused({ code: 'unreadable-shape', text: printed });
   const statements = statementsIn(lexed.value);
   const read: Requirement[] = [];
   for (const { tokens } of statements) {
