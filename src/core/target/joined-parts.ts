@@ -5,7 +5,8 @@ import type { Schools } from './schools.ts';
 import { specifiedTargetBy, type TargetRules } from './specified-target.ts';
 import { derivationStep, type Target, targetOfSteps } from './target-and-acceptance.ts';
 
-const overlapSteps = (
+/** The steps that give what both parts accept, with the target in it by the school of ranges. */
+export const overlapSteps = (
   a: Target,
   b: Target,
   schools: Schools,

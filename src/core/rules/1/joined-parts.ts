@@ -1,29 +1,10 @@
-import { newtonMetres } from '../../quantity/unit.ts';
-import type { DerivationStep, SchoolChoice } from '../../target/derivation.ts';
-import type { Schools } from '../../target/schools.ts';
+import { overlapSteps } from '../../target/joined-parts.ts';
 import type { TargetRules } from '../../target/specified-target.ts';
-import { derivationStep, type Target, targetOfSteps } from '../../target/target-and-acceptance.ts';
+import { derivationStep, targetOfSteps } from '../../target/target-and-acceptance.ts';
 
 // As rules 1 and 2 join two parts. Frozen: what is joined anew stands in target/joined-parts.ts.
 
 const GIVES = ['low', 'high', 'target'] as const;
-
-const overlapSteps = (
-  a: Target,
-  b: Target,
-  schools: Schools,
-  school: SchoolChoice,
-): readonly DerivationStep[] => {
-  const [low, high] = [Math.max(a.low, b.low), Math.min(a.high, b.high)];
-  const within = { middle: (low + high) / 2, 'low-end': low, 'high-end': high }[schools.rangeTarget];
-  const limits = [newtonMetres(low), newtonMetres(high)];
-  const range = { question: 'rangeTarget', choice: schools.rangeTarget } as const;
-  return [
-    derivationStep('overlap-of-parts', 'low', low, [a.low, b.low], { school }),
-    derivationStep('overlap-of-parts', 'high', high, [a.high, b.high], { school }),
-    derivationStep('overlap-of-parts', 'target', within, limits, { school: range }),
-  ];
-};
 
 const ofBothParts: TargetRules['joined'] = (a, b, schools) => {
   const school = { question: 'twoParts', choice: schools.twoParts } as const;

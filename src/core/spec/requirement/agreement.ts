@@ -15,7 +15,7 @@ export const disagreementSchema = z.strictObject({
 export type Disagreement = Shape<typeof disagreementSchema>;
 
 /** Half of what the last printed digit stands for, in newton metres. */
-const halfLastDigit = (torque: WrittenTorque): number => {
+export const halfLastDigit = (torque: WrittenTorque): number => {
   const decimals = torque.text.split('.')[1]?.length ?? 0;
   return toNewtonMetres(10 ** -decimals / 2, torque.unit);
 };

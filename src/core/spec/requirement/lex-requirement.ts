@@ -112,7 +112,8 @@ const SYMBOLS: readonly (readonly [Mark, RegExp])[] = [
 /** A tilde or a double one: "about" before a value, "to" between two numbers, "that is" after a unit. */
 const TILDE = /[~∼～〜≈≃]/y;
 
-const matchAt = (pattern: RegExp, text: string, at: number): number | null => {
+/** Where a match of a sticky pattern at a place ends; null where nothing matches there. */
+export const matchAt = (pattern: RegExp, text: string, at: number): number | null => {
   pattern.lastIndex = at;
   const match = pattern.exec(text);
   return match && match[0].length > 0 ? at + match[0].length : null;

@@ -1,14 +1,8 @@
 import { type WrittenTorque, writtenInNewtonMetres } from '../../../quantity/torque.ts';
-import { toNewtonMetres } from '../../../quantity/unit.ts';
-import type { Disagreement } from '../../../spec/requirement/agreement.ts';
+import { type Disagreement, halfLastDigit } from '../../../spec/requirement/agreement.ts';
 import { printedTorques, type Requirement } from '../../../spec/requirement/requirement.ts';
 
 // As rules 1 and 2 compare two statements. Frozen.
-const halfLastDigit = (torque: WrittenTorque): number => {
-  const decimals = torque.text.split('.')[1]?.length ?? 0;
-  return toNewtonMetres(10 ** -decimals / 2, torque.unit);
-};
-
 /** Whether two written torques can be one value rounded to their own last digits (bounds inclusive). */
 const agreeWithinRounding = (a: WrittenTorque, b: WrittenTorque): boolean =>
   Math.abs(writtenInNewtonMetres(a) - writtenInNewtonMetres(b)) <= halfLastDigit(a) + halfLastDigit(b);

@@ -1,6 +1,7 @@
 import { type NumberRefusal, readNumber, type WrittenNumber } from '../../../quantity/read-number.ts';
 import type { TorqueUnit } from '../../../quantity/unit.ts';
 import { accepted, type Result, refused } from '../../../result.ts';
+import { matchAt } from '../../../spec/requirement/lex-requirement.ts';
 import { NOT_A_TORQUE_SPELLINGS, TORQUE_SPELLINGS } from './unit-spelling.ts';
 
 type Span = { readonly start: number; readonly end: number };
@@ -33,12 +34,6 @@ const MARKS: readonly (readonly ['±' | '+' | '%' | '°' | '<' | '>' | '|' | '-'
 ];
 
 const NUMBER = /\d+(?:[.,]\d+)*|[.,]\d+/y;
-
-const matchAt = (pattern: RegExp, text: string, at: number): number | null => {
-  pattern.lastIndex = at;
-  const match = pattern.exec(text);
-  return match && match[0].length > 0 ? at + match[0].length : null;
-};
 
 const unitAt = (text: string, start: number): Token | null => {
   for (const [unit, pattern] of TORQUE_SPELLINGS) {
