@@ -7,6 +7,8 @@ type Props = {
   readonly tool: Tool;
   readonly found: SessionEvaluation | null;
   readonly left: SessionEvaluation | null;
+  /** Whether it has all that a calibration needs. */
+  readonly isWhole: boolean;
 };
 
 const BUDGET_WORDS = {
@@ -20,10 +22,12 @@ const Stage = ({
   tool,
   name,
   evaluation,
+  isWhole,
 }: {
   readonly tool: Tool;
   readonly name: string;
   readonly evaluation: SessionEvaluation;
+  readonly isWhole: boolean;
 }) => {
   const { unit } = tool.scale;
   const show = (torque: number): string =>
@@ -32,8 +36,10 @@ const Stage = ({
     <div>
       <h2 className="text-l font-bold">
         {name}:{' '}
-        <span className={evaluation.hasPassed ? 'text-in' : 'text-high'}>
-          {evaluation.hasPassed ? 'every reading inside the limit' : 'outside the limit'}
+        <span className={evaluation.hasPassed ? (isWhole ? 'text-in' : '') : 'text-high'}>
+          {evaluation.hasPassed
+            ? `every reading inside the limit${isWhole ? '' : ' so far'}`
+            : 'outside the limit'}
         </span>
       </h2>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable to be scrolled by keys */}
@@ -61,8 +67,12 @@ const Stage = ({
               <tr key={point.torqueNewtonMetres} className="border-b border-rule">
                 <td className="p-1">{show(point.torqueNewtonMetres)}</td>
                 <td className="p-1 font-bold">{signed(point.errorPercent)}</td>
-                <td className="p-1">{point.deviationPercent.toFixed(2)}</td>
-                <td className="p-1">{point.repeatabilityPercent.toFixed(2)}</td>
+                <td className="p-1">
+                  {point.deviations.length > 1 ? point.deviationPercent.toFixed(2) : '–'}
+                </td>
+                <td className="p-1">
+                  {point.deviations.length > 1 ? point.repeatabilityPercent.toFixed(2) : '–'}
+                </td>
                 <td className="p-1">{point.expandedPercent.toFixed(2)}</td>
                 <td className="p-1">{point.limitPercent.toFixed(1)}</td>
                 <td className="p-1 font-sans text-s">
@@ -105,10 +115,10 @@ const Stage = ({
 };
 
 /** A session as it is judged so far: as found, and as left where it was adjusted. */
-export const SessionResult = ({ tool, found, left }: Props) =>
+export const SessionResult = ({ tool, found, left, isWhole }: Props) =>
   found && (
     <section className="panel grid gap-4 p-4">
-      <Stage tool={tool} name="As found" evaluation={found} />
-      {left && <Stage tool={tool} name="As left" evaluation={left} />}
+      <Stage tool={tool} name="As found" evaluation={found} isWhole={isWhole && left === null} />
+      {left && <Stage tool={tool} name="As left" evaluation={left} isWhole={isWhole} />}
     </section>
   );
