@@ -2,13 +2,14 @@ import type { SessionEvaluation } from '#core/calibration/session-evaluation.ts'
 import { displayDigits } from '#core/quantity/display.ts';
 import { fromNewtonMetres, newtonMetres, unitSymbol } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
+import type { SessionStage } from './use-session.ts';
 
 type Props = {
   readonly tool: Tool;
   readonly found: SessionEvaluation | null;
   readonly left: SessionEvaluation | null;
-  /** Whether it has all that a calibration needs. */
-  readonly isWhole: boolean;
+  /** Whether a stage has all that a calibration needs. */
+  readonly isWhole: (stage: SessionStage) => boolean;
 };
 
 const BUDGET_WORDS = {
@@ -118,7 +119,7 @@ const Stage = ({
 export const SessionResult = ({ tool, found, left, isWhole }: Props) =>
   found && (
     <section className="panel grid gap-4 p-4">
-      <Stage tool={tool} name="As found" evaluation={found} isWhole={isWhole && left === null} />
-      {left && <Stage tool={tool} name="As left" evaluation={left} isWhole={isWhole} />}
+      <Stage tool={tool} name="As found" evaluation={found} isWhole={isWhole('asFound')} />
+      {left && <Stage tool={tool} name="As left" evaluation={left} isWhole={isWhole('asLeft')} />}
     </section>
   );

@@ -219,7 +219,12 @@ export const SessionScreen = ({ tool, person, today, nextDue, otherTools }: Prop
         </div>
         <SessionReadings session={session} stage={stage} tool={tool} />
       </section>
-      <SessionResult tool={tool} found={found} left={left} isWhole={shortfalls.length === 0} />
+      <SessionResult
+        tool={tool}
+        found={found}
+        left={left}
+        isWhole={(of) => session.shortfalls(of).length === 0}
+      />
       {found && !found.hasPassed && !left?.hasPassed && (left ?? found).usable && !isCheck && (
         <label className="flex min-h-11 items-center gap-2">
           <input
