@@ -1,18 +1,27 @@
 import { type NumberRefusal, readNumber } from '../quantity/read-number.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import type { UnresolvedRefusal } from '../spec/requirement/resolved-requirement.ts';
+import {
+  type ClassRefusal,
+  PROPERTY_CLASSES,
+  type PropertyClass,
+  propertyClassOf,
+} from '../spec/screw/property-class.ts';
 import type { TargetRefusal } from '../target/target-and-acceptance.ts';
 import { DRIVES, type Drive } from '../tool/drive.ts';
 import type { Direction } from '../tool/tool.ts';
+import { AMPERES_MAX } from './plan.ts';
 
 /** Why a cell of a fastener list can't be taken as it is. */
 export type CellRefusal =
   | UnresolvedRefusal
   | NumberRefusal
   | TargetRefusal
+  | ClassRefusal
   | { readonly code: 'cell-empty' }
   | { readonly code: 'cell-too-long'; readonly longest: number }
   | { readonly code: 'coordinate-out-of-bounds'; readonly mostMm: number }
+  | { readonly code: 'amperes-out-of-bounds'; readonly most: number }
   | { readonly code: 'position-repeated'; readonly position: string; readonly firstLine: number }
   | { readonly code: 'unknown-choice'; readonly text: string; readonly known: readonly string[] }
   | { readonly code: 'book-differs'; readonly book: string }
@@ -76,6 +85,25 @@ export const readChoice = <T>(
   return text !== '' && choice !== inBook
     ? refused({ code: 'book-differs', book: bookWords })
     : accepted(inBook);
+};
+
+/** The strength class of the screw in hand; null where the cell is empty. */
+export const readPropertyClass = (text: string): Result<PropertyClass | null, CellRefusal> => {
+  const propertyClass = propertyClassOf(text);
+  return text === '' || propertyClass
+    ? accepted(propertyClass)
+    : refused({ code: 'unknown-choice', text: text.slice(0, 40), known: PROPERTY_CLASSES });
+};
+
+/** A current in amperes, with or without its unit; null where the cell is empty. */
+export const readAmperes = (text: string): Result<number | null, CellRefusal> => {
+  if (text === '') return accepted(null);
+  const read = readNumber(text.replace(/\s*a(mp(ere)?s?)?$/i, ''));
+  if (!read.ok) return read;
+  const { value } = read.value;
+  return value > 0 && value <= AMPERES_MAX
+    ? accepted(value)
+    : refused({ code: 'amperes-out-of-bounds', most: AMPERES_MAX });
 };
 
 export const DIRECTION_CHOICES: Readonly<Record<string, Direction>> = { right: 'right', left: 'left' };

@@ -2,7 +2,7 @@ import type { JointKind } from '../joint/joint-kind.ts';
 import { JOINT_KINDS } from '../joint/joint-kinds.ts';
 import { assumedSpot } from '../order/assumed-spot.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
-import { accepted, type Result } from '../result.ts';
+import { accepted, type Result, refused } from '../result.ts';
 import { requirementTarget } from '../rules/requirement-target.ts';
 import { NEWEST_RULES } from '../rules/rules-by-number.ts';
 import type { BookReference } from '../spec/book/book-reference.ts';
@@ -10,14 +10,18 @@ import { type DelimitedTable, delimitedTable, type TableRefusal } from '../spec/
 import type { ListFinding, ListLine } from '../spec/list/list-line.ts';
 import type { ReadRequirement } from '../spec/requirement/read-requirement.ts';
 import { resolvedRequirement } from '../spec/requirement/resolved-requirement.ts';
+import { classRefusal } from '../spec/screw/property-class.ts';
+import { stated } from '../stated.ts';
 import type { Schools } from '../target/schools.ts';
 import {
   boundedText,
   type CellRefusal,
   DIRECTION_CHOICES,
+  readAmperes,
   readChoice,
   readCoordinate,
   readDrive,
+  readPropertyClass,
   YES_NO,
 } from './fastener-cells.ts';
 import { ONLY_GROUP } from './only-group.ts';
@@ -36,6 +40,9 @@ export const OPTIONAL_COLUMNS = [
   'counter_hold',
   'single_use',
   'part',
+  'property_class',
+  'load_a',
+  'rated_a',
 ] as const;
 
 /** A column of a fastener list: one of those, or a detail of a kind of joint such as `shank`. */
@@ -134,6 +141,17 @@ export const readFastenerLine = (
       ),
     ),
   };
+  const inHand = {
+    propertyClass: take('property_class', readPropertyClass(cell('property_class'))),
+    loadAmperes: take('load_a', readAmperes(cell('load_a'))),
+    ratedAmperes: take('rated_a', readAmperes(cell('rated_a'))),
+  };
+  const tooWeak = classRefusal(
+    cell('position'),
+    conditions?.propertyClass,
+    inHand.propertyClass ?? undefined,
+  );
+  if (tooWeak) take('property_class', refused(tooWeak));
   const details: Record<string, string> = {};
   for (const { id } of kind.details) details[id] = take(id, boundedText(cell(id), 60)) ?? '';
   const read = take('requirement', readCellRequirement(listed, reading));
@@ -145,7 +163,7 @@ export const readFastenerLine = (
     book: book ?? null,
   };
   // Nothing was found wanting, so every part of it is there.
-  const fastener = { ...parts, details, requirement } as PlannedFastener;
+  const fastener = { ...parts, ...stated(inHand), details, requirement } as PlannedFastener;
   return { listed, read, fastener, findings };
 };
 

@@ -8,11 +8,13 @@ import { bookReferenceSchema } from '../spec/book/book-reference.ts';
 import { printedTorqueSchema } from '../spec/book/book-requirement.ts';
 import { requirementSourceSchema } from '../spec/book/requirement-source.ts';
 import { LIST_MAX_ROWS } from '../spec/list/delimited-table.ts';
+import { propertyClassSchema } from '../spec/screw/property-class.ts';
 import { schoolsSchema } from '../target/schools.ts';
 import { DRIVES } from '../tool/drive.ts';
 import { DIRECTIONS } from '../tool/tool.ts';
 
 const COORDINATE_MAX_MM = 100_000;
+export const AMPERES_MAX = 100_000;
 export const GROUPS_MAX = 24;
 export const PARTS_MAX = 12;
 
@@ -20,6 +22,8 @@ export const plannedRequirementSchema = z.strictObject({
   ...printedTorqueSchema.shape,
   /** What the spec book said when it was taken from there; null where it stands only in the job's own list. */
   book: bookReferenceSchema.nullable(),
+  /** Whether only the lower half of its range is taken, as for a part there is no other of; left out where the whole range is. */
+  isLowerHalf: z.literal(true).optional(),
 });
 /** A requirement on the job: as printed, and as a person settled it where the print was in doubt. */
 export type PlannedRequirement = Shape<typeof plannedRequirementSchema>;
@@ -37,6 +41,8 @@ export const plannedPartSchema = z.strictObject({
 export type PlannedPart = Shape<typeof plannedPartSchema>;
 
 export const groupIdSchema = typedText(20);
+
+const amperesSchema = z.number().positive().max(AMPERES_MAX);
 
 export const plannedGroupSchema = z.strictObject({
   /** What fasteners and events name it by. */
@@ -68,6 +74,11 @@ export const plannedFastenerSchema = z.strictObject({
   /** What is held against it and with what; empty where nothing is. */
   counterHold: z.string().trim().max(120),
   isSingleUse: z.boolean(),
+  /** The strength class of the screw in hand; left out where the list does not say. */
+  propertyClass: propertyClassSchema.optional(),
+  /** The continuous current it carries, and what the terminal or bar is rated for; left out where the list does not say. */
+  loadAmperes: amperesSchema.optional(),
+  ratedAmperes: amperesSchema.optional(),
   /** What its kind of joint says of it, by the ids of the kind's details. */
   details: z.record(idSchema, z.string().trim().max(60)),
   requirement: plannedRequirementSchema,
@@ -101,6 +112,16 @@ export const groupOf = (
   { groups }: Pick<JobPlan, 'groups'>,
   { group }: Pick<PlannedFastener, 'group'>,
 ): PlannedGroup => (groups.find(({ id }) => id === group) ?? groups[0]) as PlannedGroup;
+
+/** Whether a fastener is of a part that there is no other of. */
+export const isOnlyOne = ({ parts }: PlannedGroup, { part }: Pick<PlannedFastener, 'part'>): boolean =>
+  parts.some(({ code, isIrreplaceable }) => isIrreplaceable && code === part);
+
+/** A requirement of which only the lower half of the range is taken, or the whole again. */
+export const takingHalf = (requirement: PlannedRequirement, isLowerHalf: boolean): PlannedRequirement => {
+  const { isLowerHalf: _, ...whole } = requirement;
+  return isLowerHalf ? { ...whole, isLowerHalf } : whole;
+};
 
 /** The kinds of joint of a plan, each once. */
 export const kindsOf = ({ groups }: Pick<JobPlan, 'groups'>): readonly JointKind[] => [

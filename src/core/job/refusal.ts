@@ -2,6 +2,7 @@ import type { RightRefusal } from '../people/may.ts';
 import type { LikelyMixUp } from '../quantity/mix-up.ts';
 import type { NumberRefusal } from '../quantity/read-number.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
+import type { ClassRefusal } from '../spec/screw/property-class.ts';
 import type { TargetRefusal } from '../target/target-and-acceptance.ts';
 import type { AdapterRefusal } from '../tool/adapter.ts';
 import type { ToolBlock } from '../tool/tool-blocks.ts';
@@ -12,6 +13,7 @@ export type JobRefusal =
   | NumberRefusal
   | TargetRefusal
   | ToolSettingRefusal
+  | ClassRefusal
   | { readonly code: 'job-not-planned' }
   | { readonly code: 'job-already-planned' }
   | { readonly code: 'position-repeated'; readonly position: string }

@@ -1,4 +1,5 @@
 import type { JobEvent } from '../event/event.ts';
+import { stated } from '../stated.ts';
 import { isOverdue } from '../tool/tool.ts';
 import type { FastenerView, PullRecord } from '../view/bench.ts';
 import { blockingSteps, type DueStep } from '../view/due-steps.ts';
@@ -34,6 +35,7 @@ const fastenerStatement = (job: JobView, fastener: FastenerView) => {
   const { planned, runOn, pulls, status, pass, moved, isWitnessMarked, leftOpen } = fastener;
   const { position, label, group, part, thread, direction, counterHold, isSingleUse, details, requirement } =
     planned;
+  const { propertyClass, loadAmperes, ratedAmperes } = planned;
   return {
     position,
     label,
@@ -44,6 +46,7 @@ const fastenerStatement = (job: JobView, fastener: FastenerView) => {
     counterHold,
     isSingleUse,
     details,
+    ...stated({ propertyClass, loadAmperes, ratedAmperes }),
     requirement,
     runOn,
     derivation: (targetOrNull(job, fastener)?.steps ?? []).map(({ rule, gives, school, assumed }) => ({

@@ -6,11 +6,18 @@ import type { Schools } from '../target/schools.ts';
 import type { Target, TargetRefusal } from '../target/target-and-acceptance.ts';
 import type { Rules } from './rules.ts';
 
+/** A requirement as it stands on a line or a job. */
+type OnJob = {
+  readonly requirement: Requirement;
+  readonly book: BookReference | null;
+  readonly isLowerHalf?: boolean | undefined;
+};
+
 /** Target and acceptance of a requirement, with all that the book says of it: the one way from a requirement to a target, for a line of a
  *  list, a plan and a pull alike. The school "tool class" has none until a tool is chosen, which works it out again; the site's tolerance
  *  stands in until then. Refuses: what specifiedTarget refuses, and angle-not-recordable. */
 export const requirementTarget = (
-  { requirement, book }: { readonly requirement: Requirement; readonly book: BookReference | null },
+  { requirement, book, isLowerHalf = false }: OnJob,
   runOn: WrittenTorque | null,
   schools: Schools,
   toolLimitPercent: number | null,
@@ -25,6 +32,7 @@ export const requirementTarget = (
       otherPart: book?.otherPart?.requirement ?? null,
       runOn: runOn ?? printedRunOn,
       isForHarderMaterial: book?.isPartSofter ?? false,
+      isLowerHalf,
     },
     known,
     toolLimitPercent,

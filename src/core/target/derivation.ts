@@ -20,6 +20,7 @@ export type DerivationRule =
   | 'overlap-of-parts'
   | 'other-part-not-met'
   | 'run-on-added'
+  | 'lower-half'
   | 'lubrication-ratio';
 
 /** A choice of school that a step rests on. */

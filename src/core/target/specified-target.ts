@@ -7,6 +7,7 @@ import type { DerivationRule } from './derivation.ts';
 import type { Schools } from './schools.ts';
 import {
   derivationStep,
+  lowerHalf,
   type Target,
   type TargetRefusal,
   targetAndAcceptance,
@@ -82,14 +83,15 @@ export type TargetRules = {
   readonly angleOf: (specification: Pick<Specification, 'requirement' | 'otherPart'>) => number | null;
 };
 
-/** Target and acceptance of a requirement with all that changes its torque, in newton metres, with every step. Run-on torque is added last.
+/** Target and acceptance of a requirement with all that changes its torque, in newton metres, with every step. Run-on torque is added
+ *  before the range is halved for what there is no other of.
  *  Source: run-on torque FAA AC 43.13-1B par. 7-40; two parts and softer material common practice, no published source.
  *  Departures: for torque then angle it gives the torque stage, and the angle beside it.
  *  Refuses: tool-needed, made-for-harder-material (by the school that refuses), angle-not-recordable (an angle without a torque). */
 export const specifiedTargetBy =
   ({ joined, angleOf }: TargetRules) =>
   (
-    { requirement, otherPart, runOn, isForHarderMaterial }: Specification,
+    { requirement, otherPart, runOn, isForHarderMaterial, isLowerHalf = false }: Specification,
     schools: Schools,
     toolLimitPercent: number | null,
   ): Result<SpecifiedTarget, TargetRefusal> => {
@@ -108,7 +110,8 @@ export const specifiedTargetBy =
             (torque) => torque + drag,
             (torque) => [torque, drag],
           );
-    return accepted({ ...whole, thenAngleDegrees: angleOf({ requirement, otherPart }) });
+    const taken = isLowerHalf ? lowerHalf(whole, schools) : whole;
+    return accepted({ ...taken, thenAngleDegrees: angleOf({ requirement, otherPart }) });
   };
 
 /** A target for another lubrication than the source's: T2 = T1·K2/K1, each K a nut factor. Offered as derived, never silently applied.

@@ -186,6 +186,19 @@ const derivationSteps = (
   }
 };
 
+/** The lower half of a target's range, aimed at by the school of ranges.
+ *  Source: common practice for a stud or an insert that there is no other of, no published source. */
+export const lowerHalf = ({ low, high, steps }: Target, { rangeTarget }: Schools): Target => {
+  const middle = (low + high) / 2;
+  const aims = { middle: (low + middle) / 2, 'low-end': low, 'high-end': middle };
+  const school = { question: 'rangeTarget', choice: rangeTarget } as const;
+  return targetOfSteps([
+    ...steps,
+    derivationStep('lower-half', 'high', middle, [low, high]),
+    derivationStep('lower-half', 'target', aims[rangeTarget], [low, newtonMetres(middle)], { school }),
+  ]);
+};
+
 /** The target that steps arrive at: the last step for each of target, low and high holds. */
 export const targetOfSteps = (steps: readonly DerivationStep[]): Target => {
   const result = (gives: DerivationStep['gives']): NewtonMetres =>

@@ -47,6 +47,7 @@ const MORE: readonly Field[] = [
   { column: 'single_use', name: 'Fastener used once', hint: '', choices: ['', 'yes'] },
   { column: 'made_for', name: 'Value made for the material', hint: 'steel insert' },
   { column: 'part_softer', name: 'This part is softer than that', hint: '', choices: ['', 'yes'] },
+  { column: 'property_class', name: 'Strength class of the screw', hint: '8.8, A2-70, grade 5' },
   { column: 'second', name: 'Second condition', hint: 'runout 0.01 mm; no leak' },
   { column: 'tools', name: 'Tools allowed or forbidden', hint: 'only preset-screwdriver' },
   { column: 'note', name: 'Note', hint: '', isWide: true },

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { shortFigure } from '#core/quantity/display.ts';
 import { readNumber } from '#core/quantity/read-number.ts';
-import { loadAgainstRating } from '#core/spec/conductor/load-against-rating.ts';
+import { loadAgainstRating } from '#core/spec/load/load-against-rating.ts';
+import { loadWords } from '#wire/words/load.ts';
 
 const amperes = (text: string): number | null => {
   const read = readNumber(text);
@@ -33,13 +33,9 @@ export const LoadSum = () => {
         {field('Load current, A', load, setLoad)}
         {field('Continuous rating, A', rating, setRating)}
       </div>
-      {standing?.kind === 'within' && (
-        <p className="font-bold text-in">{shortFigure(standing.sharePercent)} % of the rating.</p>
-      )}
-      {standing?.kind === 'above' && (
-        <p className="font-bold text-high">
-          {shortFigure(standing.sharePercent)} % of the rating. It takes {standing.jointsNeeded} such joints,
-          each with its own conductor, or another joint. More torque cures nothing.
+      {standing && (
+        <p className={`font-bold ${standing.kind === 'within' ? 'text-in' : 'text-high'}`}>
+          {loadWords(standing)}
         </p>
       )}
       <p className="text-s text-faint">

@@ -8,6 +8,7 @@ type BenchCode =
   | 'tool-needed'
   | 'angle-not-recordable'
   | 'made-for-harder-material'
+  | 'class-not-met'
   | 'run-on-missing'
   | 'run-on-too-high'
   | 'outside-tool-range'
@@ -81,6 +82,14 @@ export const BENCH_WORDS: Wording = {
       'Torque then angle',
       `This asks for ${p.angleDegrees}° more after the torque; no angle can be recorded here yet.`,
       'Take this fastener out of the list and record it on paper with an angle gauge.',
+    ),
+  'class-not-met': ({ position, asked, inHand, standing }) =>
+    words(
+      standing === 'weaker' ? 'The screw is too weak' : 'The screw is of another standard',
+      standing === 'weaker'
+        ? `${position} asks for class ${asked}; the screw in hand is ${inHand}, which is weaker.`
+        : `${position} asks for class ${asked}; the screw in hand is ${inHand}, of another standard or steel: the torque was not made for it.`,
+      `Take a screw of ${asked} or stronger of the same standard: the mark on its head says which it is.`,
     ),
   'made-for-harder-material': () =>
     words(

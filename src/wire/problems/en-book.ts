@@ -22,7 +22,8 @@ type BookCode =
   | 'attachment-type'
   | 'attachment-too-large'
   | 'unknown-choice'
-  | 'book-differs';
+  | 'book-differs'
+  | 'amperes-out-of-bounds';
 
 type Wording = {
   readonly [C in BookCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
@@ -113,6 +114,12 @@ export const BOOK_WORDS: Wording = {
     ),
   'unknown-choice': (p) =>
     words('Not one of these', `"${p.text}" is none of: ${p.known.join(', ')}.`, 'Type one of them.'),
+  'amperes-out-of-bounds': (p) =>
+    words(
+      'No such current',
+      `A current is above 0 and at most ${p.most} A.`,
+      'Type the current in amperes, such as 32.',
+    ),
   'book-differs': (p) =>
     words(
       'The book says otherwise',

@@ -63,6 +63,7 @@ const RULE_WORDS: Record<DerivationStep['rule'], string> = {
   'other-part-not-met': 'the other part asks for more and does not get it',
   'overlap-of-parts': 'where both parts’ ranges overlap',
   'run-on-added': 'with the measured run-on torque added,',
+  'lower-half': 'the lower half of the range, for what there is no other of,',
   'lubrication-ratio': 'for the other lubrication, by the ratio of nut factors',
 };
 

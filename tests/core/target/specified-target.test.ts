@@ -183,3 +183,38 @@ test('lubrication other than the source’s: T2 = T1·K2/K1, every step marked a
     true,
   );
 });
+
+describe('the lower half of the range, for what there is no other of', () => {
+  const half = { isLowerHalf: true };
+
+  test.each([
+    // 20 to 24: the half is 20 to 22, aimed at by the school of ranges.
+    { text: '20 to 24 lbf·in', schools: {}, expect: [20, 21, 22] },
+    { text: '20 to 24 lbf·in', schools: { rangeTarget: 'low-end' }, expect: [20, 20, 22] },
+    { text: '20 to 24 lbf·in', schools: { rangeTarget: 'high-end' }, expect: [20, 22, 22] },
+    // 22 ±2 is the same range; its printed value stands at the upper end of the half and is no longer aimed at.
+    { text: '22 ±2 lbf·in', schools: {}, expect: [20, 21, 22] },
+    // A maximum alone is accepted from 70 % of it: 28 to 40, the half 28 to 34.
+    { text: 'max 40 lbf·in', schools: {}, expect: [28, 31, 34] },
+  ] as const)('$text, $schools', ({ text, schools, expect: limits }) => {
+    expect(resolved(text, half, schools, 'lbf.in')).toEqual([...limits]);
+  });
+
+  test('run-on torque comes first: 30 to 40 with 8 of drag is 38 to 48, the half 38 to 43', () => {
+    const runOn = { text: '8', unit: 'lbf.in', value: 8 } as const;
+    expect(resolved('30 to 40 lbf·in', { runOn, ...half }, {}, 'lbf.in')).toEqual([38, 40.5, 43]);
+  });
+
+  test('the steps say so, and what was printed stays in them', () => {
+    const { steps } = valueOrThrow(
+      specifiedTarget(specification('20 to 24 lbf·in', half), DEFAULT_SCHOOLS, null),
+    );
+    expect(steps.map(({ rule, gives }) => `${rule} ${gives}`)).toEqual([
+      'printed-limit low',
+      'printed-limit high',
+      'middle-of-range target',
+      'lower-half high',
+      'lower-half target',
+    ]);
+  });
+});

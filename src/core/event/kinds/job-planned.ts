@@ -7,6 +7,7 @@ import type { Action } from '../../people/may.ts';
 import { accepted, type Result, refused } from '../../result.ts';
 import { requirementTarget } from '../../rules/requirement-target.ts';
 import type { Rules } from '../../rules/rules.ts';
+import { classRefusal } from '../../spec/screw/property-class.ts';
 import { type JobView, newJobView } from '../../view/job-view.ts';
 
 /** What is wrong with how a plan hangs together; null when nothing is: every fastener in one of its groups, the groups one after the other, none
@@ -36,15 +37,17 @@ export const jobPlanned = {
   actions: (): readonly Action[] => ['plan-job'],
   says: (body: JobPlan): JobPlan => body,
   knew: (): Partial<Known> => ({}),
-  /** Refuses: plan-misshaped, joint-kind-unknown, position-repeated, requirement-misread, book-reference-unknown, and what targetOnJob refuses. */
+  /** Refuses: plan-misshaped, joint-kind-unknown, position-repeated, class-not-met, requirement-misread, book-reference-unknown, and what targetOnJob refuses. */
   decide: (plan: JobPlan, known: Known, rules: Rules): Result<JobPlan, JobRefusal> => {
     const shape = shapeProblem(plan, known);
     if (shape) return refused(shape);
     const positions = new Set<string>();
     const checked = new Set<string>();
-    for (const { position, requirement } of plan.fasteners) {
+    for (const { position, requirement, propertyClass } of plan.fasteners) {
       if (positions.has(position)) return refused({ code: 'position-repeated', position });
       positions.add(position);
+      const tooWeak = classRefusal(position, requirement.book?.conditions.propertyClass, propertyClass);
+      if (tooWeak) return refused(tooWeak);
       // Hundreds of terminals say the same: each requirement is checked once.
       const key = JSON.stringify(requirement);
       if (checked.has(key)) continue;

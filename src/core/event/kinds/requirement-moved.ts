@@ -5,6 +5,7 @@ import { type PlannedRequirement, plannedRequirementSchema } from '../../job/pla
 import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
 import { requirementTarget } from '../../rules/requirement-target.ts';
+import { classRefusal } from '../../spec/screw/property-class.ts';
 import { fastenerAt, fixedLimitNow, withFastener } from '../../view/bench.ts';
 import { toolFor } from '../../view/tool-for.ts';
 import { eventKind } from '../event-kind.ts';
@@ -22,12 +23,15 @@ export const requirementMoved = eventKind({
   }) satisfies z.ZodType<Moved>,
   actions: () => ['work-on-job'],
   says: (body: Moved) => body,
-  /** Refuses: unknown-position, why-missing, requirement-misread, book-reference-unknown, and what the target refuses. */
+  /** Refuses: unknown-position, why-missing, class-not-met, requirement-misread, book-reference-unknown, and what the target refuses. */
   decide: (job, said, known, rules) => {
     const { position, requirement, why } = said;
     const fastener = fastenerAt(job, position);
     if (!fastener) return refused({ code: 'unknown-position', position });
     if (saysNothing(why)) return refused({ code: 'why-missing' });
+    const { propertyClass } = fastener.planned;
+    const tooWeak = classRefusal(position, requirement.book?.conditions.propertyClass, propertyClass);
+    if (tooWeak) return refused(tooWeak);
     const problem = requirementProblem(position, requirement, known, rules);
     if (problem) return refused(problem);
     const target = requirementTarget(

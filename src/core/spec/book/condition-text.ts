@@ -3,6 +3,7 @@ import { accepted, type Result, refused } from '../../result.ts';
 import type { AllowedTools, Conditions, RunOn, SecondCondition } from '../requirement/conditions.ts';
 import { LUBRICATIONS, NO_CONDITIONS } from '../requirement/conditions.ts';
 import { readRequirement } from '../requirement/read-requirement.ts';
+import { PROPERTY_CLASSES, propertyClassOf } from '../screw/property-class.ts';
 
 /** Columns of a requirement list that say what a requirement holds for. */
 export const CONDITION_COLUMNS = [
@@ -13,6 +14,7 @@ export const CONDITION_COLUMNS = [
   'second',
   'tools',
   'made_for',
+  'property_class',
 ] as const;
 export type ConditionColumn = (typeof CONDITION_COLUMNS)[number];
 
@@ -88,6 +90,9 @@ export const readConditions = (
   if (!second.ok) return second;
   const tools = at('tools')(readTools(cell('tools')));
   if (!tools.ok) return tools;
+  const propertyClass = propertyClassOf(cell('property_class'));
+  if (cell('property_class') !== '' && !propertyClass)
+    return at('property_class')(unknown(cell('property_class'), PROPERTY_CLASSES));
   return accepted({
     ...NO_CONDITIONS,
     lubrication: isCompound
@@ -100,6 +105,7 @@ export const readConditions = (
     second: second.value,
     tools: tools.value,
     madeForMaterial: cell('made_for'),
+    ...(propertyClass ? { propertyClass } : {}),
   });
 };
 
@@ -125,5 +131,6 @@ export const conditionCells = (conditions: Conditions): Readonly<Record<Conditio
     second: conditions.second.map(secondText).join('; '),
     tools: tools.kind === 'any' ? '' : `${tools.kind} ${tools.tools.join(', ')}`,
     made_for: conditions.madeForMaterial,
+    property_class: conditions.propertyClass ?? '',
   };
 };

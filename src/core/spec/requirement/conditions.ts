@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { WrittenTorque } from '../../quantity/torque.ts';
 import { writtenTorqueSchema } from '../../quantity/torque.ts';
+import { type PropertyClass, propertyClassSchema } from '../screw/property-class.ts';
 
 export const LUBRICATIONS = ['not-stated', 'dry', 'oiled', 'compound'] as const;
 export const THREAD_DIRECTIONS = ['right', 'left'] as const;
@@ -36,6 +37,8 @@ export type Conditions = {
   readonly tools: AllowedTools;
   /** What material the value was made for, as printed; empty where the source does not say. */
   readonly madeForMaterial: string;
+  /** The strength class that the screw must have; left out where the source asks for none. */
+  readonly propertyClass?: PropertyClass | undefined;
 };
 
 /** Nothing beside the torque. */
@@ -76,5 +79,6 @@ export const conditionsSchema = z
       z.strictObject({ kind: z.literal('never'), tools: z.array(z.string().max(40)).min(1).max(12) }),
     ]),
     madeForMaterial: z.string().trim().max(80),
+    propertyClass: propertyClassSchema.optional(),
   })
   .meta({ id: 'Conditions' }) satisfies z.ZodType<Conditions>;

@@ -10,6 +10,8 @@ export type Specification = {
   readonly runOn: WrittenTorque | null;
   /** Whether the value was made for a harder material than the part in hand. */
   readonly isForHarderMaterial: boolean;
+  /** Whether only the lower half of the range is taken; left out where the whole is. */
+  readonly isLowerHalf?: boolean;
 };
 
 /** A requirement alone. */

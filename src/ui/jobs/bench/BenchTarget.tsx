@@ -8,6 +8,7 @@ import { toolFor } from '#core/view/tool-for.ts';
 import { passWords } from '#wire/words/joint.ts';
 import { requirementView } from '../requirement-view.ts';
 import { Why } from '../Why.tsx';
+import { BenchWarnings } from './BenchWarnings.tsx';
 import type { Bench } from './use-bench.ts';
 
 const windDownWords = ({ takenTools, toolsOf, plan }: JobView): string => {
@@ -51,9 +52,6 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
   const shown = requirementView(view, fastener, taken?.tool ?? null, pass);
   const full = requirementView(view, fastener, taken?.tool ?? null);
   const isFull = isFullPass(group.kind, pass);
-  const isIrreplaceable = group.parts.some(
-    ({ code, isIrreplaceable: isOnly }) => isOnly && code === planned.part,
-  );
   const isByHand = planned.requirement.requirement.kind === 'finger-tight';
   const isAssumed = targetOrNull(view, fastener)?.steps.some(({ assumed }) => assumed) ?? false;
   // On a phone a step that is due has the room: the torque comes after it.
@@ -105,16 +103,9 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
           </div>
         </details>
       </div>
-      {isIrreplaceable && (
-        <p className="mt-1 font-semibold text-low">
-          There is no other {planned.part}: the lower half of its range, and stop at the first doubt.
-        </p>
-      )}
+      <BenchWarnings planned={planned} view={view} />
       {isRound(group.kind, pass) && (
         <p className="mt-1 text-s text-faint">Moved means: {group.kind.words.moved}.</p>
-      )}
-      {planned.counterHold !== '' && (
-        <p className="mt-1 font-semibold text-low">Counter-hold: {planned.counterHold}</p>
       )}
     </div>
   );

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { takingHalf } from '#core/job/plan.ts';
 import { fastenerAt } from '#core/view/bench.ts';
 import type { BookNews } from '#wire/book.ts';
 import { WhyDialog } from '../../shared/WhyDialog.tsx';
@@ -39,12 +40,15 @@ export const BookNewsPanel = ({
         kind: 'requirement-moved',
         body: {
           position,
-          requirement: {
-            printed: before?.printed ?? '',
-            readAs: fromBook.torque.readAs ?? fromBook.torque.printed,
-            requirement: fromBook.torque.requirement,
-            book: fromBook.book,
-          },
+          requirement: takingHalf(
+            {
+              printed: before?.printed ?? '',
+              readAs: fromBook.torque.readAs ?? fromBook.torque.printed,
+              requirement: fromBook.torque.requirement,
+              book: fromBook.book,
+            },
+            before?.isLowerHalf === true,
+          ),
           why,
         },
       });

@@ -15,6 +15,7 @@ import { JobHeader } from '../JobHeader.tsx';
 import { useJob } from '../use-job.ts';
 import { BookNewsPanel } from './BookNewsPanel.tsx';
 import { FastenerTable } from './FastenerTable.tsx';
+import { OverloadPanel } from './OverloadPanel.tsx';
 import { PartsPanel } from './PartsPanel.tsx';
 import { PlanTools } from './PlanTools.tsx';
 import { RulesPanel } from './RulesPanel.tsx';
@@ -65,8 +66,9 @@ export const PlanScreen = ({ events, person, tools, adapters, news, parts }: Pro
       <div className="grid min-h-0 flex-1 gap-4 overflow-y-auto p-4 sm:p-6 xl:grid-cols-[minmax(0,4fr)_minmax(0,7fr)]">
         <section className="grid content-start gap-4">
           <BookNewsPanel job={job} news={news} />
+          <OverloadPanel view={view} />
           <PlanTools job={job} tools={tools} adapters={adapters} person={person} />
-          <PartsPanel view={view} parts={parts} />
+          <PartsPanel job={job} parts={parts} />
           <RulesPanel job={job} person={person} />
           <div className="h-80">
             <JobDrawing

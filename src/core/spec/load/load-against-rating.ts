@@ -1,7 +1,7 @@
 /** A continuous load current against what a terminal or a bar is rated for, in amperes. */
 export type LoadStanding =
   | { readonly kind: 'within'; readonly sharePercent: number }
-  /** Above it: more conductors or another joint, never more torque. */
+  /** Above it: more such joints or another one, never more torque. */
   | { readonly kind: 'above'; readonly sharePercent: number; readonly jointsNeeded: number };
 
 /** How a load stands against a continuous rating; the rating itself still counts as within. The rating is the maker's and is never guessed.

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { loadAgainstRating } from '#core/spec/conductor/load-against-rating.ts';
+import { loadAgainstRating } from '#core/spec/load/load-against-rating.ts';
 
 // Arithmetic: at the rating, just under, just over, and twice it.
 test.each([
