@@ -23,6 +23,7 @@ import {
 } from './book.ts';
 import { computing, NOTHING, operation } from './operation.ts';
 import { quantitySchema } from './quantity.ts';
+import { RECALL_DECISIONS } from './recall.ts';
 
 /** Most requirements of one imported list. */
 export const IMPORT_MAX_ROWS = 2_000;
@@ -250,6 +251,53 @@ export const BOOK_OPERATIONS = {
       why: whySchema,
     }),
     response: z.array(conflictSchema),
+  }),
+  changedValues: operation({
+    method: 'GET',
+    path: '/api/v1/recalls',
+    summary:
+      'Every value that jobs rest on as it no longer is, with what does not conform by it now: lines of JSON',
+    who: 'see',
+    request: NOTHING,
+    response: z.unknown(),
+  }),
+  valueRecall: operation({
+    method: 'GET',
+    path: '/api/v1/recalls/{kind}/{value}',
+    summary:
+      'Judge what was tightened to a corrected or withdrawn value again: lines of JSON, progress first',
+    who: 'see',
+    request: NOTHING,
+    response: z.unknown(),
+  }),
+  valueRecallCsv: operation({
+    method: 'GET',
+    path: '/api/v1/recalls/{kind}/{value}.csv',
+    summary: 'The fasteners that do not conform by the value in force, as CSV',
+    who: 'see',
+    request: NOTHING,
+    response: z.string(),
+  }),
+  valueRecallPdf: operation({
+    method: 'GET',
+    path: '/api/v1/recalls/{kind}/{value}.pdf',
+    summary: 'The fasteners that do not conform by the value in force, as PDF',
+    who: 'see',
+    request: NOTHING,
+    response: z.unknown(),
+  }),
+  decideValueRecall: operation({
+    method: 'POST',
+    path: '/api/v1/recalls/{kind}/{value}/decisions',
+    summary: 'Decide what is done about a job that a recall by value found, with a reason',
+    who: 'decide-recall',
+    request: z.strictObject({
+      jobId: z.uuid(),
+      revision: z.int().positive(),
+      what: z.enum(RECALL_DECISIONS),
+      why: whySchema,
+    }),
+    response: z.strictObject({ recheckJobId: z.uuid().nullable() }),
   }),
   sourceChanges: operation({
     method: 'GET',

@@ -7,10 +7,11 @@ import { errorPointSchema } from '#core/tool/known-error.ts';
 import { SCALE_VALUE_MAX } from '#core/tool/scale.ts';
 import { toolSchema } from '#core/tool/tool.ts';
 import { TOOL_BLOCKS, toolBlockSchema } from '#core/tool/tool-blocks.ts';
-import { keptSessionSchema, newSessionSchema, RECALL_DECISIONS, recalledPullSchema } from './calibration.ts';
+import { keptSessionSchema, newSessionSchema, recalledPullSchema } from './calibration.ts';
 import { computing, NOTHING, operation } from './operation.ts';
 import { knownPartSchema, partHistorySchema } from './part.ts';
 import { quantitySchema } from './quantity.ts';
+import { RECALL_DECISIONS } from './recall.ts';
 import { cribToolSchema, newAdapterSchema, newToolSchema, toolReportSchema } from './tool.ts';
 
 export const adapterRequest = z.strictObject({

@@ -142,6 +142,7 @@ export type Attachment = DeepReadonly<z.infer<typeof attachmentSchema>>;
 
 /** What has become, in the book, of something a job rests on: only where it is not as it was. */
 export const bookNewsSchema = z.strictObject({
+  kind: z.enum(['requirement', 'table']),
   refId: z.uuid(),
   code: z.string(),
   usedRevision: z.int(),

@@ -4,6 +4,7 @@ import { sessionPointSchema } from '#core/calibration/session-evaluation.ts';
 import { SESSION_SHORTFALLS } from '#core/calibration/session-standing.ts';
 import { errorPointSchema } from '#core/tool/known-error.ts';
 import type { DeepReadonly } from './operation.ts';
+import { recallDecisionSchema } from './recall.ts';
 
 export const SESSION_KINDS = ['in-house', 'outside-lab', 'cross-check'] as const;
 
@@ -49,9 +50,7 @@ export const recalledJobSchema = z.strictObject({
   outsideWorst: z.int(),
   outsideLinear: z.int(),
   farthestPercent: z.number(),
-  decision: z
-    .strictObject({ what: z.string(), why: z.string(), by: z.string(), at: instantSchema })
-    .nullable(),
+  decision: recallDecisionSchema,
 });
 export type RecalledJobLine = DeepReadonly<z.infer<typeof recalledJobSchema>>;
 
@@ -66,5 +65,3 @@ export const recalledPullSchema = z.strictObject({
   outsidePercent: z.number(),
   isOutsideLinear: z.boolean(),
 });
-
-export const RECALL_DECISIONS = ['re-check', 'accept', 'replace'] as const;

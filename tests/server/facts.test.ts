@@ -249,6 +249,17 @@ describe('what is claimed is checked', () => {
     expect(code(await append(job, tam, [happening(job, tam, { kind: 'recall-noted', body })]))).toBe(
       'kind-not-accepted',
     );
+    const value = {
+      refId: uuidv7(),
+      code: 'R-1',
+      revision: 2,
+      what: 'accept',
+      why: 'x',
+      outside: 0,
+      recheckJobId: null,
+    };
+    const sent = happening(job, tam, { kind: 'value-recall-noted', body: value });
+    expect(code(await append(job, tam, [sent]))).toBe('kind-not-accepted');
   });
 });
 

@@ -45,6 +45,16 @@ const everyKind = () => {
   job.signBoth().happen({ kind: 'fastener-checked', body: check });
   const recall = { sessionId: TOOL.id, toolCode: 'T-1', what: 'accept', why: 'inside', outside: 0 };
   job.happen({ kind: 'recall-noted', body: recall }, LEAD);
+  const valueRecall = {
+    refId: TOOL.id,
+    code: 'R-1',
+    revision: 2,
+    what: 're-check',
+    why: 'misread',
+    outside: 1,
+    recheckJobId: TOOL.id,
+  };
+  job.happen({ kind: 'value-recall-noted', body: valueRecall }, LEAD);
   job.happen({ kind: 'job-reopened', body: { why: 'loose' } }, INSPECTOR);
   return job;
 };

@@ -4,13 +4,14 @@ import { type Judgement, judgementOf, type PullSaid } from '../job/pull.ts';
 import { writtenInNewtonMetres } from '../quantity/torque.ts';
 import { newtonMetres } from '../quantity/unit.ts';
 import type { Rules } from '../rules/rules.ts';
-import { type Schools, sureShare } from '../target/schools.ts';
+import type { Schools } from '../target/schools.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
 import type { Judged, Outcome, Verdict } from '../verdict/tightening-verdict.ts';
 import { type FastenerView, type TakenTool, toolPulledWith } from '../view/bench.ts';
 import { limitPercentOf } from '../view/fastener-target.ts';
 import type { JobView } from '../view/job-view.ts';
 import { isFullPass, passTarget } from '../view/passes.ts';
+import { sureShareOf } from '../view/rejudged-fastener.ts';
 import { targetWith } from '../view/target-with.ts';
 
 const TORQUE_DECIMALS = 6;
@@ -60,10 +61,6 @@ const limitsOf = (job: JobView, fastener: FastenerView, said: PullSaid, rules: R
   const { target, low } = passTarget(job.plan, fastener.planned, whole.value, said.pass);
   return { target, low, high: whole.value.high };
 };
-
-/** How likely a pull must be inside to be called in: as the site asks, or not at all where a lead accepted that no tool is sure enough. */
-const sureShareOf = (job: JobView, { planned }: FastenerView): number =>
-  job.acceptedGaps.has(planned.group) ? 0 : sureShare(job.plan.schools);
 
 /** How a pull is judged on a job as it stands, under rules. Without a target, or without a tool that is known, there is no verdict. */
 export const judgement = (

@@ -15,6 +15,7 @@ import { runOnMeasured } from './kinds/run-on-measured.ts';
 import { stepDone } from './kinds/step-done.ts';
 import { toolChosen } from './kinds/tool-chosen.ts';
 import { toolSet } from './kinds/tool-set.ts';
+import { valueRecallNoted } from './kinds/value-recall-noted.ts';
 import { witnessMarked } from './kinds/witness-marked.ts';
 
 /** Every kind of event that can happen to a planned job. A new one is its own file and a line here. */
@@ -37,4 +38,5 @@ export const EVENT_KINDS = {
   'step-done': stepDone,
   'finger-tightened': fingerTightened,
   'gap-accepted': gapAccepted,
+  'value-recall-noted': valueRecallNoted,
 } as const;

@@ -117,12 +117,6 @@ export const groupOf = (
 export const isOnlyOne = ({ parts }: PlannedGroup, { part }: Pick<PlannedFastener, 'part'>): boolean =>
   parts.some(({ code, isIrreplaceable }) => isIrreplaceable && code === part);
 
-/** A requirement of which only the lower half of the range is taken, or the whole again. */
-export const takingHalf = (requirement: PlannedRequirement, isLowerHalf: boolean): PlannedRequirement => {
-  const { isLowerHalf: _, ...whole } = requirement;
-  return isLowerHalf ? { ...whole, isLowerHalf } : whole;
-};
-
 /** The kinds of joint of a plan, each once. */
 export const kindsOf = ({ groups }: Pick<JobPlan, 'groups'>): readonly JointKind[] => [
   ...new Map(groups.map(({ kind }) => [kind.code, kind])).values(),

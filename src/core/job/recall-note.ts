@@ -18,3 +18,28 @@ export const recallBodySchema = z.strictObject({
   why: whySchema,
   outside: z.int().nonnegative(),
 }) satisfies z.ZodType<RecallBody>;
+
+/** What was decided about a job whose fasteners were tightened to a value of the book that was corrected or withdrawn. */
+export type ValueRecallBody = {
+  readonly refId: string;
+  /** `R-12`, or the table's name. */
+  readonly code: string;
+  /** The revision of the book it was judged by. */
+  readonly revision: number;
+  readonly what: string;
+  readonly why: string;
+  /** How many of its fasteners do not conform by it. */
+  readonly outside: number;
+  /** The job that was opened for the rework; null where none was. */
+  readonly recheckJobId: string | null;
+};
+
+export const valueRecallBodySchema = z.strictObject({
+  refId: z.uuid(),
+  code: typedText(120),
+  revision: z.int().positive(),
+  what: typedText(40),
+  why: whySchema,
+  outside: z.int().nonnegative(),
+  recheckJobId: z.uuid().nullable(),
+}) satisfies z.ZodType<ValueRecallBody>;

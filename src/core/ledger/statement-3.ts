@@ -77,6 +77,9 @@ const gapsAccepted = ({ acceptedGaps }: JobView) =>
     ? {}
     : { acceptedGaps: [...acceptedGaps].map(([group, { why, person, at }]) => ({ group, why, person, at })) };
 
+/** What was decided where a value was corrected or withdrawn; left out where nothing was, as in the first records of this form. */
+const valuesRecalled = ({ valueRecalls }: JobView) => (valueRecalls.length === 0 ? {} : { valueRecalls });
+
 /** Version 3 of what a record states about a job of any joint in the form of a statement of conformity: everything follows from the events.
  *  Source: ISO/IEC 17025:2017, 7.8.6. */
 export const jobStatement3 = (job: JobView, tools: readonly ToolTaken[], events: readonly JobEvent[]) => ({
@@ -113,6 +116,7 @@ export const jobStatement3 = (job: JobView, tools: readonly ToolTaken[], events:
   struckSignatures: job.struck,
   checks: job.checks,
   recalls: job.recalls,
+  ...valuesRecalled(job),
   clockFindings: clockFindings(events),
 });
 

@@ -27,7 +27,8 @@ export type RecalledPulls = {
   readonly outsideFromUse: number | null;
 };
 
-const outside = (torque: number, low: number, high: number): number =>
+/** How far a torque is outside the nearer limit, in percent of the limit; 0 or less is inside. */
+export const percentOutside = (torque: number, low: number, high: number): number =>
   Math.max(((torque - high) / high) * 100, ((low - torque) / low) * 100);
 
 /** Judges alike pulls again with the as-found error interpolated at their setting: worst case (there all along), and linear in use over
@@ -42,8 +43,8 @@ export const recalledPulls = (
   const { torque, low, high, shown } = pulls;
   const errorPercent = figureAt(found, 'errorPercent', shown);
   const worstTorque = appliedTorque(torque, errorPercent);
-  const outsidePercent = outside(worstTorque, low, high);
-  const wasInside = outside(torque, low, high) <= 0;
+  const outsidePercent = percentOutside(worstTorque, low, high);
+  const wasInside = percentOutside(torque, low, high) <= 0;
   if (outsidePercent <= 0) return { pulls, errorPercent, worstTorque, outsidePercent, outsideFromUse: null };
   const limit = worstTorque > high ? high : low;
   const share = wasInside ? (torque / limit - 1) / (errorPercent / 100) : 0;

@@ -1,6 +1,6 @@
 import { type NewtonMetres, newtonMetres } from '../quantity/unit.ts';
 import type { Target } from '../target/target-and-acceptance.ts';
-import { type DecisionRule, tighteningVerdict, type Verdict } from './tightening-verdict.ts';
+import type { DecisionRule, Judged, Verdict, VerdictRule } from './tightening-verdict.ts';
 
 /** What of a pull it is judged again by. */
 export type Rejudgeable = {
@@ -8,6 +8,9 @@ export type Rejudgeable = {
   readonly torqueNewtonMetres: number | null;
   readonly standardUncertaintyNewtonMetres: number | null;
 };
+
+/** What it is judged again by: a rule, the site's choices for it, and how sure it must be as a bare ratio. */
+export type RejudgingRule = DecisionRule & { readonly verdict: VerdictRule; readonly sureShare: number };
 
 /** The torque a pull was recorded at, at the fastener in newton metres; null where it has no reading (over-shot, by feel). */
 export const pulledTorque = ({
@@ -25,18 +28,22 @@ const asKept = (torque: number): NewtonMetres => newtonMetres(Number(torque.toFi
 export const rejudgedPull = (
   pull: Rejudgeable,
   limits: Pick<Target, 'low' | 'high'>,
-  rule: DecisionRule,
+  rule: RejudgingRule,
   torque: NewtonMetres | null = pulledTorque(pull),
 ): Verdict => {
-  if (pull.method === 'by-feel') return tighteningVerdict({ kind: 'by-feel' }, limits, rule);
-  if (torque === null) return tighteningVerdict({ kind: 'over-shot' }, limits, rule);
   const { standardUncertaintyNewtonMetres: kept } = pull;
+  const judgedAs = (judged: Judged): Verdict =>
+    rule.verdict(
+      judged,
+      { low: asKept(limits.low), high: asKept(limits.high) },
+      rule,
+      // Nobody kept how sure it was: its limits alone are left to judge by.
+      kept === null ? 0 : rule.sureShare,
+    );
+  if (pull.method === 'by-feel') return judgedAs({ kind: 'by-feel' });
+  if (torque === null) return judgedAs({ kind: 'over-shot' });
   const reading = asKept(torque);
-  const verdict = tighteningVerdict(
-    { kind: 'reading', reading, standardUncertainty: newtonMetres(kept ?? 0) },
-    { low: asKept(limits.low), high: asKept(limits.high) },
-    rule,
-  );
+  const verdict = judgedAs({ kind: 'reading', reading, standardUncertainty: newtonMetres(kept ?? 0) });
   if (kept !== null) return verdict;
   const isUnknown = rule.decisionRule === 'guarded' && verdict.outcome === 'in';
   return { outcome: isUnknown ? 'no-verdict' : verdict.outcome, probability: null };

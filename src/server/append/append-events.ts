@@ -268,6 +268,14 @@ const appendedNow = async (
   }
 };
 
+/** Planning, signing and recalls have their own actions: one reads a list, one a PIN, one a calibration or the book. */
+const HAVE_THEIR_ACTIONS: ReadonlySet<string> = new Set([
+  'job-planned',
+  'job-signed',
+  'recall-noted',
+  'value-recall-noted',
+]);
+
 /** Appends events that a person sends to a job, in order, in one transaction; those before a refused one stay. Idempotent by event id: an event
  *  sent again answers as it did the first time. Events of an older form are lifted. A pull that was made is recorded, with the site's own judgement.
  *  Refuses: not-found (no such job), ledger-broken; per event what decide refuses, not-your-event, claim-untrue, event-id-used, kind-not-accepted. */
@@ -278,11 +286,7 @@ export const appendEvents = async (
   contact: Contact = unknownContact(),
 ): Promise<Result<AppendResult, Problem>> => {
   const events = sent.map(liftedUnplaced);
-  // Planning, signing and recalls have their own actions: one reads a list, one a PIN, one a calibration.
-  const at = events.findIndex(
-    ({ kind, job }) =>
-      job !== jobId || kind === 'job-planned' || kind === 'job-signed' || kind === 'recall-noted',
-  );
+  const at = events.findIndex(({ kind, job }) => job !== jobId || HAVE_THEIR_ACTIONS.has(kind));
   const taken = at < 0 ? events : events.slice(0, at);
   const result = await appendedTo(jobId, taken, by, () => contact);
   const first = events[at];

@@ -34,6 +34,7 @@ const newsOf = async (db: Connection, { book, fasteners }: Used): Promise<BookNe
   const isInForce = !kept.isWithdrawn && source.status === 'current';
   const { printed, readAs } = (fasteners[0] as FastenerView).planned.requirement;
   return {
+    kind: book.kind,
     refId: book.id,
     code: book.code,
     usedRevision: book.revision,

@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import { unplacedEvent } from '#core/event/event.ts';
+import type { PlannedFastener } from '#core/job/plan.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
@@ -14,19 +15,25 @@ import { now } from './clock.ts';
 
 const TITLE_MAX = 120;
 
-/** Plans a job anew for some of its fasteners, as they are required now, under the schools it was planned with. Answers the new job's id.
- *  Refuses: not-found (no such job, or none of the positions in it), ledger-broken, and what decide refuses. */
+/** Plans a job anew for some of its fasteners, as they are required now, under the schools it was planned with; `asNow` changes how one is planned.
+ *  Answers the new job's id.
+ *  Refuses: not-found (no such job, or none of the positions in it), ledger-broken, and what asNow and decide refuse. */
 export const planRecheck = async (
   jobId: string,
   positions: ReadonlySet<string>,
   by: Asker,
+  asNow: (planned: PlannedFastener) => Result<PlannedFastener, Problem> = accepted,
 ): Promise<Result<string, Problem>> => {
   const job = await caughtUp(database(), jobId);
   if (!job.ok) return job;
   const { view } = job.value;
-  const fasteners = (view?.fasteners ?? []).flatMap(({ planned }) =>
-    positions.has(planned.position) ? [planned] : [],
-  );
+  const fasteners: PlannedFastener[] = [];
+  for (const { planned } of view?.fasteners ?? []) {
+    if (!positions.has(planned.position)) continue;
+    const now = asNow(planned);
+    if (!now.ok) return now;
+    fasteners.push(now.value);
+  }
   if (!view || fasteners.length === 0) return refused({ code: 'not-found', what: 'job' });
   const id = uuidv7();
   return inTransaction(

@@ -14,7 +14,7 @@ import { LiveDerivation } from './LiveDerivation.tsx';
 
 type View = z.output<(typeof OPERATIONS)['requirement']['response']>;
 
-const Jobs = ({ jobs, newest }: { readonly jobs: readonly DependentJob[]; readonly newest: number }) =>
+const Jobs = ({ jobs, kept }: { readonly jobs: readonly DependentJob[]; readonly kept: KeptRequirement }) =>
   jobs.length > 0 && (
     <section>
       <h3 className="font-bold">Jobs that used it</h3>
@@ -25,12 +25,17 @@ const Jobs = ({ jobs, newest }: { readonly jobs: readonly DependentJob[]; readon
               {number} {title}
             </a>
             , {fasteners} {fasteners === 1 ? 'fastener' : 'fasteners'}, revision {revision}
-            {revision < newest && (
+            {revision < kept.revision && (
               <strong className="text-low"> {isOpen ? 'older than this one' : 'older, signed so'}</strong>
             )}
           </li>
         ))}
       </ul>
+      {(kept.isWithdrawn || jobs.some(({ revision }) => revision < kept.revision)) && (
+        <a className="act mt-2 justify-self-start" href={`/specs/recalls/requirement/${kept.id}`}>
+          What was pulled to the old value?
+        </a>
+      )}
     </section>
   );
 
@@ -152,7 +157,7 @@ export const RequirementCard = ({
         specification={specificationOf(kept.body)}
         site={site}
       />
-      <Jobs jobs={jobs} newest={kept.revision} />
+      <Jobs jobs={jobs} kept={kept} />
       <Revisions revisions={revisions} />
     </article>
   );

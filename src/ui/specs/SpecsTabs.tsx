@@ -3,11 +3,12 @@ const TABS = [
   { id: 'tables', name: 'Tables', href: '/specs/tables' },
   { id: 'sources', name: 'Sources', href: '/specs/sources' },
   { id: 'conflicts', name: 'Disagreements', href: '/specs/conflicts' },
+  { id: 'recalls', name: 'Changed values', href: '/specs/recalls' },
 ] as const;
 
 type Props = { readonly tab: (typeof TABS)[number]['id']; readonly undecided: number };
 
-/** The four parts of the spec book; how many disagreements nobody has decided stands beside theirs. */
+/** The parts of the spec book; how many disagreements nobody has decided stands beside theirs. */
 export const SpecsTabs = ({ tab, undecided }: Props) => (
   <nav aria-label="Spec book" className="-mx-1 flex flex-wrap gap-x-1 border-b border-rule">
     {TABS.map(({ id, name, href }) => (

@@ -33,6 +33,11 @@ export const TableScreen = ({ kept, source, jobs, site, firstRow }: Props) => {
           </p>
         </div>
         <div className="flex flex-wrap gap-2">
+          {(kept.isWithdrawn || jobs.some(({ revision }) => revision < kept.revision)) && (
+            <a className="act" href={`/specs/recalls/table/${kept.id}`}>
+              What was pulled to the old values?
+            </a>
+          )}
           <a className="act-quiet" href={`/api/v1/tables/${kept.id}.csv`} download>
             CSV
           </a>

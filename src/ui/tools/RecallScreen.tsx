@@ -1,17 +1,17 @@
 import { useEffect, useState } from 'react';
 import { call } from '#client/api.ts';
-import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { displayTorque } from '#core/quantity/display.ts';
 import { newtonMetres } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import { RECALL_DECISIONS, type RecalledJobLine } from '#wire/calibration.ts';
+import type { RecalledJobLine } from '#wire/calibration.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { RecallDecision } from '#wire/recall.ts';
 import { sinceWords } from '#wire/words/tool.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
-import { WhyDialog } from '../shared/WhyDialog.tsx';
-import { readLines } from './read-lines.ts';
+import { DecidedLine, RecallDecisions } from '../shared/RecallDecisions.tsx';
+import { readLines } from '../shared/read-lines.ts';
 
 type Props = { readonly tool: Tool; readonly person: Person };
 
@@ -30,12 +30,6 @@ type Work = readonly {
   readonly highNewtonMetres: number;
   readonly outsidePercent: number;
 }[];
-
-const DECISION_WORDS = {
-  're-check': 'Re-check these fasteners',
-  accept: 'Accept as it is',
-  replace: 'Replace the fasteners',
-};
 
 const JobWork = ({ tool, jobId }: { readonly tool: Tool; readonly jobId: string }) => {
   const [work, setWork] = useState<Work | null>(null);
@@ -80,10 +74,6 @@ export const RecallScreen = ({ tool, person }: Props) => {
   const [found, setFound] = useState<Found | null>(null);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [opened, setOpened] = useState<string | null>(null);
-  const [asked, setAsked] = useState<{
-    readonly job: RecalledJobLine;
-    readonly what: (typeof RECALL_DECISIONS)[number];
-  } | null>(null);
   const [round, setRound] = useState(0);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another round asks again after a decision
   useEffect(() => {
@@ -95,14 +85,8 @@ export const RecallScreen = ({ tool, person }: Props) => {
     }).then(setProblem);
     return () => stop.abort();
   }, [tool.id, round]);
-  const decide = async (why: string): Promise<void> => {
-    if (!asked) return;
-    const answer = await call(
-      OPERATIONS.decideRecall,
-      { jobId: asked.job.jobId, what: asked.what, why },
-      { tool: tool.id },
-    );
-    setAsked(null);
+  const decide = async (jobId: string, what: RecallDecision, why: string): Promise<void> => {
+    const answer = await call(OPERATIONS.decideRecall, { jobId, what, why }, { tool: tool.id });
     setProblem(answer.ok ? null : answer.problem);
     if (answer.ok && answer.value.recheckJobId)
       window.location.assign(`/jobs/${answer.value.recheckJobId}/plan`);
@@ -157,12 +141,7 @@ export const RecallScreen = ({ tool, person }: Props) => {
                   {job.outsideWorst} of {job.pulls} pulls outside in the worst case, {job.outsideLinear} if
                   the error grew with use.
                 </p>
-                {job.decision && (
-                  <p>
-                    <strong>{DECISION_WORDS[job.decision.what as keyof typeof DECISION_WORDS]}</strong>,{' '}
-                    {job.decision.by}: {job.decision.why}
-                  </p>
-                )}
+                <DecidedLine decision={job.decision} />
                 <div className="flex flex-wrap gap-2">
                   <button
                     type="button"
@@ -172,33 +151,17 @@ export const RecallScreen = ({ tool, person }: Props) => {
                   >
                     Work list
                   </button>
-                  {may(person, 'decide-recall') &&
-                    RECALL_DECISIONS.map((what) => (
-                      <button
-                        key={what}
-                        type="button"
-                        className="act-quiet"
-                        onClick={() => setAsked({ job, what })}
-                      >
-                        {DECISION_WORDS[what]} …
-                      </button>
-                    ))}
+                  <RecallDecisions
+                    jobNumber={job.number}
+                    person={person}
+                    onDecide={(what, why) => void decide(job.jobId, what, why)}
+                  />
                 </div>
                 {opened === job.jobId && <JobWork tool={tool} jobId={job.jobId} />}
               </li>
             ))}
           </ul>
         </>
-      )}
-      {asked && (
-        <WhyDialog
-          title={`${DECISION_WORDS[asked.what]}: job ${asked.job.number}`}
-          explanation={`The decision and its reason stay in the log.${asked.what === 're-check' ? ' A new job opens with the fasteners that are outside.' : ''}`}
-          action="Decide so"
-          usual={['within what the joint stands', 'safety matters here', 'access is open this week']}
-          onClose={() => setAsked(null)}
-          onDone={(why) => void decide(why)}
-        />
       )}
     </div>
   );

@@ -23,7 +23,9 @@ type BookCode =
   | 'attachment-too-large'
   | 'unknown-choice'
   | 'book-differs'
-  | 'amperes-out-of-bounds';
+  | 'amperes-out-of-bounds'
+  | 'nothing-recalled'
+  | 'nothing-in-force';
 
 type Wording = {
   readonly [C in BookCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
@@ -114,6 +116,18 @@ export const BOOK_WORDS: Wording = {
     ),
   'unknown-choice': (p) =>
     words('Not one of these', `"${p.text}" is none of: ${p.known.join(', ')}.`, 'Type one of them.'),
+  'nothing-recalled': () =>
+    words(
+      'Nothing to decide',
+      'Every fastener of this job conforms by the value in force.',
+      'Load the page again to see how it stands now.',
+    ),
+  'nothing-in-force': (p) =>
+    words(
+      'No value in force',
+      `Nothing in force takes the place of ${p.requirementCode}, so there is nothing to pull to.`,
+      'Keep the value for the same part and size in Specs first, then open the rework.',
+    ),
   'amperes-out-of-bounds': (p) =>
     words(
       'No such current',

@@ -33,6 +33,8 @@ export type ServiceRefusal =
   | { readonly code: 'tool-not-on-loan' }
   | { readonly code: 'nothing-usable' }
   | { readonly code: 'not-found-out' }
+  | { readonly code: 'nothing-recalled' }
+  | { readonly code: 'nothing-in-force'; readonly requirementCode: string }
   | { readonly code: 'attachment-type' }
   | { readonly code: 'attachment-too-large'; readonly mostBytes: number }
   | { readonly code: 'name-taken'; readonly name: string }

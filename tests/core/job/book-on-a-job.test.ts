@@ -10,6 +10,7 @@ import { FLARED_TUBE_NUTS } from '#core/spec/lookup/published/aircraft-practice.
 import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
 import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import { rejudgedPull } from '#core/verdict/rejudged-pull.ts';
+import { sureVerdict } from '#core/verdict/tightening-verdict.ts';
 import { fastenerAt } from '#core/view/bench.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
@@ -171,7 +172,7 @@ test('a pull judged again: under other limits, and had the torque been another',
   const pull = new SampleJob().ready().pull('1').state.fasteners[0]?.pulls[0]?.body;
   if (!pull) throw new Error('expected a pull');
   const within = { low: 2 as never, high: 3 as never };
-  const rule = { decisionRule: 'simple', guardFactor: 1 } as const;
+  const rule = { decisionRule: 'simple', guardFactor: 1, verdict: sureVerdict, sureShare: 0.8 } as const;
   expect(rejudgedPull(pull, within, rule).outcome).toBe('in');
   expect(rejudgedPull(pull, within, rule, 3.1 as never).outcome).toBe('high');
   expect(rejudgedPull({ ...pull, method: 'over-shot', torqueNewtonMetres: null }, within, rule).outcome).toBe(

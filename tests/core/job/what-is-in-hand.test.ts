@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import { fastenerLines, readFastenerLines } from '#core/job/fastener-list.ts';
-import { type PlannedFastener, takingHalf } from '#core/job/plan.ts';
+import { takingHalf } from '#core/job/moved-requirement.ts';
+import type { PlannedFastener } from '#core/job/plan.ts';
 import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import { jobStatement3 } from '#core/ledger/statement-3.ts';
 import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';

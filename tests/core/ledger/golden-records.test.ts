@@ -14,8 +14,16 @@ const opened = (version: number) =>
 
 /** Kinds of event that a version did not have yet. */
 const NEWER = {
-  1: ['rules-moved', 'fastener-checked', 'recall-noted', 'step-done', 'finger-tightened', 'gap-accepted'],
-  2: ['step-done', 'finger-tightened', 'gap-accepted'],
+  1: [
+    'rules-moved',
+    'fastener-checked',
+    'recall-noted',
+    'step-done',
+    'finger-tightened',
+    'gap-accepted',
+    'value-recall-noted',
+  ],
+  2: ['step-done', 'finger-tightened', 'gap-accepted', 'value-recall-noted'],
 } as const;
 
 describe.each([

@@ -1,13 +1,13 @@
 import { requirementProblem } from '../../command/claims.ts';
 import type { Known } from '../../command/known.ts';
 import type { Happened } from '../../job/happened.ts';
+import { unmetClass } from '../../job/in-hand.ts';
 import { type JobPlan, jobPlanSchema } from '../../job/plan.ts';
 import type { JobRefusal } from '../../job/refusal.ts';
 import type { Action } from '../../people/may.ts';
 import { accepted, type Result, refused } from '../../result.ts';
 import { requirementTarget } from '../../rules/requirement-target.ts';
 import type { Rules } from '../../rules/rules.ts';
-import { classRefusal } from '../../spec/screw/property-class.ts';
 import { type JobView, newJobView } from '../../view/job-view.ts';
 
 /** What is wrong with how a plan hangs together; null when nothing is: every fastener in one of its groups, the groups one after the other, none
@@ -43,10 +43,11 @@ export const jobPlanned = {
     if (shape) return refused(shape);
     const positions = new Set<string>();
     const checked = new Set<string>();
-    for (const { position, requirement, propertyClass } of plan.fasteners) {
+    for (const fastener of plan.fasteners) {
+      const { position, requirement } = fastener;
       if (positions.has(position)) return refused({ code: 'position-repeated', position });
       positions.add(position);
-      const tooWeak = classRefusal(position, requirement.book?.conditions.propertyClass, propertyClass);
+      const tooWeak = unmetClass(fastener);
       if (tooWeak) return refused(tooWeak);
       // Hundreds of terminals say the same: each requirement is checked once.
       const key = JSON.stringify(requirement);

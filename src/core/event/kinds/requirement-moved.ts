@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { positionSchema, whySchema } from '../../bounds.ts';
 import { requirementProblem } from '../../command/claims.ts';
+import { unmetClass } from '../../job/in-hand.ts';
 import { type PlannedRequirement, plannedRequirementSchema } from '../../job/plan.ts';
 import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
 import { requirementTarget } from '../../rules/requirement-target.ts';
-import { classRefusal } from '../../spec/screw/property-class.ts';
 import { fastenerAt, fixedLimitNow, withFastener } from '../../view/bench.ts';
 import { toolFor } from '../../view/tool-for.ts';
 import { eventKind } from '../event-kind.ts';
@@ -29,8 +29,7 @@ export const requirementMoved = eventKind({
     const fastener = fastenerAt(job, position);
     if (!fastener) return refused({ code: 'unknown-position', position });
     if (saysNothing(why)) return refused({ code: 'why-missing' });
-    const { propertyClass } = fastener.planned;
-    const tooWeak = classRefusal(position, requirement.book?.conditions.propertyClass, propertyClass);
+    const tooWeak = unmetClass({ ...fastener.planned, requirement });
     if (tooWeak) return refused(tooWeak);
     const problem = requirementProblem(position, requirement, known, rules);
     if (problem) return refused(problem);

@@ -69,6 +69,12 @@ export const fromRequirement = (
 
 const PLACE_MAX = 120;
 
+/** A row of a table by what its keys print, and its column where there are several. */
+export const rowWords = ({ rows, values }: LookupTable, row: number, valueColumn: number): string =>
+  [...(rows[row]?.keys ?? []).map(cellText), values.length > 1 ? (values[valueColumn]?.name ?? '') : '']
+    .filter(Boolean)
+    .join(', ');
+
 /** The value a look-up found as a job takes it; null where it found no torque. A value whose column prints the unit carries it along. */
 export const fromLookUp = (
   kept: Kept & { readonly place: string; readonly body: LookupTable },
@@ -85,9 +91,6 @@ export const fromLookUp = (
   const text = cellText(cell);
   const isBare = column.unit !== null && torqueUnitsIn(text).length === 0;
   const printed = isBare && column.unit !== null ? `${text} ${unitSymbol(column.unit)}` : text;
-  const where = [...row.keys.map(cellText), body.values.length > 1 ? column.name : '']
-    .filter(Boolean)
-    .join(', ');
   return {
     torque: { printed, readAs: null, requirement: result.value.read.requirement },
     book: {
@@ -99,7 +102,7 @@ export const fromLookUp = (
       source: {
         title: source.title,
         revision: source.revision,
-        place: `${kept.place}: ${where}`.slice(0, PLACE_MAX),
+        place: `${kept.place}: ${rowWords(body, result.row, result.valueColumn)}`.slice(0, PLACE_MAX),
       },
       otherPart: null,
       conditions: { ...NO_CONDITIONS, madeForMaterial: body.madeForMaterial },

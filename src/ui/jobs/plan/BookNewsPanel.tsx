@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { takingHalf } from '#core/job/plan.ts';
+import { movedToBook } from '#core/job/moved-requirement.ts';
 import { fastenerAt } from '#core/view/bench.ts';
 import type { BookNews } from '#wire/book.ts';
 import { WhyDialog } from '../../shared/WhyDialog.tsx';
@@ -36,19 +36,12 @@ export const BookNewsPanel = ({
     if (!fromBook) return;
     for (const position of each.positions) {
       const before = fastenerAt(job.view, position)?.planned.requirement;
+      if (!before) continue;
       job.happen({
         kind: 'requirement-moved',
         body: {
           position,
-          requirement: takingHalf(
-            {
-              printed: before?.printed ?? '',
-              readAs: fromBook.torque.readAs ?? fromBook.torque.printed,
-              requirement: fromBook.torque.requirement,
-              book: fromBook.book,
-            },
-            before?.isLowerHalf === true,
-          ),
+          requirement: movedToBook(before, fromBook),
           why,
         },
       });
@@ -68,6 +61,11 @@ export const BookNewsPanel = ({
             {each.positions.length === 1 ? 'fastener uses' : 'fasteners use'} revision {each.usedRevision},{' '}
             <strong>{each.usedPrint}</strong>, and {each.positions.length === 1 ? 'keeps' : 'keep'} it.
           </p>
+          {isSigned && (
+            <a className="act-quiet justify-self-start" href={`/specs/recalls/${each.kind}/${each.refId}`}>
+              Does what was pulled still conform?
+            </a>
+          )}
           {!isSigned && each.fromBook && (
             <button
               type="button"

@@ -1,4 +1,5 @@
-import { type PlannedPart, takingHalf } from '#core/job/plan.ts';
+import { takingHalf } from '#core/job/moved-requirement.ts';
+import type { PlannedPart } from '#core/job/plan.ts';
 import type { FastenerView } from '#core/view/bench.ts';
 import { isByHand } from '#core/view/group-work.ts';
 import type { OpenJob } from '../use-job.ts';

@@ -15,12 +15,12 @@ export const BesideSignature = ({
   readonly tools: readonly CribTool[];
 }) => {
   const [isChecking, setChecking] = useState(false);
-  const { checks, recalls, fasteners } = job.view;
+  const { checks, recalls, valueRecalls, fasteners } = job.view;
   const isAnyPulled = fasteners.some(({ pulls }) => pulls.some(({ voided }) => voided === null));
   return (
     <div className="panel p-4">
       <h2 className="mb-2 text-l font-bold">Beside the signatures</h2>
-      {checks.length + recalls.length === 0 && (
+      {checks.length + recalls.length + valueRecalls.length === 0 && (
         <p>
           No check, settling reading or recall yet. They may be added at any time and strike no signature.
         </p>
@@ -47,6 +47,17 @@ export const BesideSignature = ({
         <p key={recall.eventId} className="border-b border-rule py-2">
           <strong>Recall of {recall.toolCode}</strong>: {recall.what}, {recall.outside} of its pulls outside
           at worst. {recall.person.name}: {recall.why}{' '}
+          <span className="text-faint">{localTime(recall.at)}</span>
+        </p>
+      ))}
+      {valueRecalls.map((recall) => (
+        <p key={recall.eventId} className="border-b border-rule py-2">
+          <strong>
+            {recall.code} changed, revision {recall.revision}
+          </strong>
+          : {recall.what}, {recall.outside} {recall.outside === 1 ? 'fastener does' : 'fasteners do'} not
+          conform by it. {recall.person.name}: {recall.why}{' '}
+          {recall.recheckJobId && <a href={`/jobs/${recall.recheckJobId}/plan`}>The rework</a>}{' '}
           <span className="text-faint">{localTime(recall.at)}</span>
         </p>
       ))}

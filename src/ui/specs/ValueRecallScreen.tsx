@@ -1,0 +1,117 @@
+import { useEffect, useState } from 'react';
+import { call } from '#client/api.ts';
+import type { Person } from '#core/people/person.ts';
+import type { TorqueUnit } from '#core/quantity/unit.ts';
+import { OPERATIONS } from '#wire/api.ts';
+import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { RecallDecision, ValueFacts, ValueRecallAnswer } from '#wire/recall.ts';
+import { changeWords } from '#wire/words/recall.ts';
+import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { readLines } from '../shared/read-lines.ts';
+import { RecalledJob } from './RecalledJob.tsx';
+
+type Props = { readonly facts: ValueFacts; readonly unit: TorqueUnit; readonly person: Person };
+
+type Progress = { readonly done: number; readonly total: number; readonly recalled: number };
+type Step = ({ kind: 'progress' } & Progress) | ({ kind: 'found' } & ValueRecallAnswer);
+
+const addressOf = ({ kind, id }: ValueFacts): string => `/api/v1/recalls/${kind}/${id}`;
+
+const Summary = ({ found }: { readonly found: ValueRecallAnswer }) => (
+  <p data-testid="recall-summary">
+    {found.pulled} {found.pulled === 1 ? 'fastener' : 'fasteners'} in {found.jobs}{' '}
+    {found.jobs === 1 ? 'job' : 'jobs'}, signed ones too, judged again by the value in force, each under its
+    job’s own rules and schools.{' '}
+    {found.recalled.length === 0 && <strong className="text-in">Every one conforms.</strong>}
+    {found.unread.length > 0 && (
+      <strong className="text-high">
+        {' '}
+        Nothing is said of {found.unread.join(', ')}: their ledgers can’t be read.
+      </strong>
+    )}
+  </p>
+);
+
+/** What was tightened to a value that was corrected or withdrawn: judged again job by job, the farthest outside first, each decided by a lead. */
+export const ValueRecallScreen = ({ facts, unit, person }: Props) => {
+  const [progress, setProgress] = useState<Progress>({ done: 0, total: 0, recalled: 0 });
+  const [found, setFound] = useState<ValueRecallAnswer | null>(null);
+  const [problem, setProblem] = useState<ProblemDetails | null>(null);
+  const [round, setRound] = useState(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another round asks again after a decision
+  useEffect(() => {
+    const stop = new AbortController();
+    void readLines(addressOf(facts), stop.signal, (line) => {
+      const step = line as Step;
+      if (step.kind === 'progress') setProgress(step);
+      else setFound(step);
+    }).then((stopped) => stopped && setProblem(stopped));
+    return () => stop.abort();
+  }, [facts, round]);
+  const decide = async (jobId: string, what: RecallDecision, why: string): Promise<void> => {
+    const { kind, id: value, revision } = found?.facts ?? facts;
+    const answer = await call(OPERATIONS.decideValueRecall, { jobId, revision, what, why }, { kind, value });
+    setProblem(answer.ok ? null : answer.problem);
+    if (answer.ok && answer.value.recheckJobId)
+      window.location.assign(`/jobs/${answer.value.recheckJobId}/plan`);
+    else setRound(round + 1);
+  };
+  const shown = found?.facts ?? facts;
+  return (
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <p className="text-s text-faint">
+            <a href="/specs/recalls">Changed values</a> ·{' '}
+            <a href={shown.kind === 'table' ? `/specs/tables/${shown.id}` : `/specs?requirement=${shown.id}`}>
+              {shown.code}
+            </a>
+          </p>
+          <h1 className="text-xl font-bold">What was pulled to {shown.code}?</h1>
+          <p>
+            {shown.subject}. <strong>{changeWords(shown)}</strong>{' '}
+            <span className="text-faint">
+              {shown.changedBy}, {shown.changedAt.slice(0, 10)}
+              {shown.why && `: ${shown.why}`}
+            </span>
+          </p>
+        </div>
+        <div className="flex flex-wrap gap-2">
+          <a className="act-quiet" href={`${addressOf(facts)}.csv`} download>
+            CSV
+          </a>
+          <a className="act-quiet" href={`${addressOf(facts)}.pdf`} download>
+            PDF
+          </a>
+        </div>
+      </div>
+      <ProblemNotice problem={problem} />
+      {!found && !problem && (
+        <div className="panel grid gap-2 p-4">
+          <p>
+            Judging again: {progress.done} of {progress.total} jobs, {progress.recalled} fasteners outside so
+            far.
+          </p>
+          <progress className="h-3 w-full" max={Math.max(1, progress.total)} value={progress.done} />
+        </div>
+      )}
+      {found && (
+        <>
+          <Summary found={found} />
+          <ul className="grid gap-3">
+            {found.recalled.map((job) => (
+              <RecalledJob
+                key={job.jobId}
+                job={job}
+                hasValue={shown.nowCode !== null}
+                unit={unit}
+                person={person}
+                onDecide={(what, why) => void decide(job.jobId, what, why)}
+              />
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
+  );
+};
