@@ -200,6 +200,7 @@ test('a row of a table is found again by what it prints, on whatever page it sta
   const row = (key: string, value: string) => ({
     keys: [{ printed: key, readAs: null }],
     values: [{ printed: value, readAs: null }],
+    note: '',
   });
   const draft = (rows: readonly ReturnType<typeof row>[], basedOn: number | null, id: string) => ({
     id,

@@ -15,6 +15,9 @@ type Props = {
 const RIGHT_ANGLE = 90;
 const ANGLES = [0, 45, RIGHT_ANGLE, 135] as const;
 
+const heldAt = ({ adapter, angleDegrees }: MountedAdapter, isAngleHeld: boolean): MountedAdapter =>
+  isAngleHeld ? { adapter, angleDegrees, isAngleHeld } : { adapter, angleDegrees };
+
 /** One adapter of a chain and its angle: at a right angle the setting stays; going another way asks first where the site's school says so. */
 export const AdapterPlace = ({ label, none, adapters, school, mounted, onMount }: Props) => {
   const [asked, setAsked] = useState<number | null>(null);
@@ -76,6 +79,18 @@ export const AdapterPlace = ({ label, none, adapters, school, mounted, onMount }
               }
             />
           </div>
+          <label className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-layout"
+              checked={mounted.isAngleHeld === true}
+              onChange={(event) => onMount(heldAt(mounted, event.target.checked))}
+            />
+            a stop holds this angle
+            {!mounted.isAngleHeld && (
+              <span className="text-s text-faint">(by eye it is taken as good to 10°)</span>
+            )}
+          </label>
           {asked !== null && (
             <div className="grid gap-2 rounded-md border-2 border-unsure p-3">
               <p>
