@@ -39,6 +39,9 @@ type DemoSettled = {
   readonly why: string;
 };
 
+/** A requirement that was found misread after it had been used. */
+type DemoRevised = { readonly code: string; readonly printed: string; readonly why: string };
+
 const named = (sources: readonly Source[], name: string): Source => {
   const found = sources.find((source) => sourceName(source) === name);
   if (!found) throw new Error(`the demo has no source ${name}`);
@@ -107,28 +110,13 @@ export const withBookValues = async (lines: readonly FastenerLine[]): Promise<re
     }),
   );
 
-/** A value of the demo's book that was changed after a job had used it. */
+/** Values of the demo's book that were changed after jobs had used them. */
 export const reviseDemoBook = async (lead: Person): Promise<void> => {
-  const { kept } = valueOrThrow(await readBookRequirement('R-13'));
-  const { requirement } = { requirement: kept.body.torque.requirement };
-  if (requirement.kind !== 'maximum') throw new Error('the demo revises a maximum');
-  const maximum = { ...requirement.maximum, text: '11', value: 11 };
-  const torque = {
-    printed: 'max 11 in-lb',
-    readAs: null,
-    requirement: { kind: 'maximum' as const, maximum },
-  };
-  valueOrThrow(
-    await keepRequirement(
-      {
-        id: kept.id,
-        basedOn: kept.revision,
-        sourceId: kept.sourceId,
-        isWithdrawn: false,
-        why: 'the relays were replaced by a smaller type',
-        body: { ...kept.body, torque },
-      },
-      lead,
-    ),
-  );
+  for (const { code, printed, why } of JSON.parse(text('revised.json')) as readonly DemoRevised[]) {
+    const { kept } = valueOrThrow(await readBookRequirement(code));
+    const { id, revision, sourceId, body } = kept;
+    const torque = valueOrThrow(readPrinted(printed, null, 'N.m'));
+    const draft = { id, basedOn: revision, sourceId, isWithdrawn: false, why, body: { ...body, torque } };
+    valueOrThrow(await keepRequirement(draft, lead));
+  }
 };

@@ -64,6 +64,16 @@ const SCREENS: readonly { readonly name: string; readonly open: (page: Page) => 
     },
   },
   { name: 'conflicts', open: (page) => page.goto('/specs/conflicts') },
+  { name: 'changed values', open: (page) => page.goto('/specs/recalls') },
+  {
+    name: 'recall by value',
+    open: async (page) => {
+      const { kept } = (await (await page.request.get('/api/v1/requirements/R-23')).json()) as {
+        readonly kept: { readonly id: string };
+      };
+      await page.goto(`/specs/recalls/requirement/${kept.id}`);
+    },
+  },
   { name: 'label', open: (page) => page.goto('/specs/label') },
   { name: 'book import', open: (page) => page.goto('/specs/import') },
   { name: 'a tool', open: (page) => openTool(page, 'TS-07', '') },

@@ -187,6 +187,29 @@ test('a job planned from the book says where its values changed since, and is mo
   await expect(page.getByText('in the book R-13 revision 2')).toBeVisible();
 });
 
+test('a corrected value judges a signed job anew, and a lead opens its rework', async ({ page }) => {
+  await signedIn(page, 'Ayu');
+  await page.goto('/specs?requirement=R-23');
+  await page.getByRole('link', { name: 'What was pulled to the old value?' }).click();
+  await page.waitForURL(/recalls\/requirement/);
+  const job = page.getByTestId('recalled-job').filter({ hasText: 'Mill holders 3 and 5' });
+  await expect(job).toContainText('1 of 1 fastener does not conform by it. The job is signed');
+  await expect(job.getByTestId('work-list')).toContainText(/C-2: was in at .* 42 N·m to 47 N·m: above/);
+  const address = await job.getByRole('link', { name: /Mill holders/ }).getAttribute('href');
+  await job.getByRole('button', { name: 'Re-check these fasteners' }).click();
+  await page.getByRole('button', { name: 'safety matters here' }).click();
+  await page.getByRole('button', { name: 'Decide so' }).click();
+  await page.waitForURL(/jobs\/.*plan$/);
+  await expect(page.getByRole('heading', { name: /Re-check: Mill holders/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /C-2/ })).toContainText('44.5 N·m');
+  // The signed job says so beside its signatures, and keeps them.
+  await page.goto(address?.replace(/plan$/, 'sign') ?? '');
+  await expect(page.getByText('R-23 changed, revision 2')).toBeVisible();
+  await page.goto('/specs/recalls');
+  const listed = page.getByTestId('changed-value').filter({ hasText: 'R-23' });
+  await expect(listed).toContainText('1 job decided');
+});
+
 test('a list line in doubt is settled from the spec book', async ({ page }) => {
   await signedIn(page, 'Dewi');
   await page.goto('/jobs/new');

@@ -30,7 +30,6 @@ const LONGER: Readonly<Record<string, string>> = {
   'tools/SessionScreen.tsx': ONE_FORM,
   'tools/ToolScreen.tsx': ONE_FORM,
   'tools/ToolForm.tsx': ONE_FORM,
-  'tools/RecallScreen.tsx': 'one list with its decisions; it goes with the kit’s table',
 };
 
 /** Hooks that have no test of their own, each with its reason. */

@@ -2,9 +2,9 @@ import type { PlannedFastener } from '../job/plan.ts';
 import { type LoadStanding, loadAgainstRating } from '../spec/load/load-against-rating.ts';
 import type { JobView } from './job-view.ts';
 
-/** A fastener whose load is above what it is rated for. */
+/** Fasteners whose load is above what they are rated for, by as much. */
 export type Overload = {
-  readonly position: string;
+  readonly positions: readonly string[];
   readonly loadAmperes: number;
   readonly ratedAmperes: number;
   readonly standing: Extract<LoadStanding, { readonly kind: 'above' }>;
@@ -14,9 +14,18 @@ export type Overload = {
 export const overloadOf = ({ position, loadAmperes, ratedAmperes }: PlannedFastener): Overload | null => {
   if (loadAmperes === undefined || ratedAmperes === undefined) return null;
   const standing = loadAgainstRating(loadAmperes, ratedAmperes);
-  return standing.kind === 'above' ? { position, loadAmperes, ratedAmperes, standing } : null;
+  return standing.kind === 'above' ? { positions: [position], loadAmperes, ratedAmperes, standing } : null;
 };
 
-/** Every fastener of a job that is loaded above its rating, in the order of the work. */
-export const overloads = ({ fasteners }: Pick<JobView, 'fasteners'>): readonly Overload[] =>
-  fasteners.flatMap(({ planned }) => overloadOf(planned) ?? []);
+/** Every fastener of a job that is loaded above its rating, those of one load and one rating together, in the order of the work. */
+export const overloads = ({ fasteners }: Pick<JobView, 'fasteners'>): readonly Overload[] => {
+  const alike = new Map<string, Overload>();
+  for (const { planned } of fasteners) {
+    const overload = overloadOf(planned);
+    if (!overload) continue;
+    const key = `${overload.loadAmperes} ${overload.ratedAmperes}`;
+    const positions = [...(alike.get(key)?.positions ?? []), ...overload.positions];
+    alike.set(key, { ...overload, positions });
+  }
+  return [...alike.values()];
+};

@@ -24,13 +24,19 @@ export const DecidedLine = ({ decision }: Pick<Props, 'decision'>) =>
   );
 
 /** The decisions a lead may take about a recalled job, each with a reason that stays. */
-export const RecallDecisions = ({ jobNumber, person, onDecide }: Omit<Props, 'decision'>) => {
+export const RecallDecisions = ({ jobNumber, decision, person, onDecide }: Props) => {
+  const isOpen = decision === null;
   const [asked, setAsked] = useState<RecallDecision | null>(null);
   if (!may(person, 'decide-recall')) return null;
   return (
     <>
       {RECALL_DECISIONS.map((what) => (
-        <button key={what} type="button" className="act-quiet" onClick={() => setAsked(what)}>
+        <button
+          key={what}
+          type="button"
+          className={what === 're-check' && isOpen ? 'act' : 'act-quiet'}
+          onClick={() => setAsked(what)}
+        >
           {RECALL_DECISION_WORDS[what]} …
         </button>
       ))}

@@ -12,7 +12,13 @@ const counted = (count: number, one: string, several: string): string =>
 const Standing = ({ recall }: { readonly recall: ValueRecallAnswer }) => {
   const open = recall.recalled.filter(({ decision }) => decision === null).length;
   if (recall.recalled.length === 0)
-    return <span className="text-in">All {recall.pulled} pulled to it conform.</span>;
+    return (
+      <span className="text-in">
+        {recall.pulled === 1
+          ? 'The one pulled to it conforms.'
+          : `All ${recall.pulled} pulled to it conform.`}
+      </span>
+    );
   return open > 0 ? (
     <strong className="text-high">{counted(open, 'job is', 'jobs are')} to be decided</strong>
   ) : (

@@ -66,7 +66,7 @@ export const RecalledJob = ({ job, hasValue, unit, person, onDecide }: Props) =>
             The rework
           </a>
         )}
-        <RecallDecisions jobNumber={job.number} person={person} onDecide={onDecide} />
+        <RecallDecisions jobNumber={job.number} decision={job.decision} person={person} onDecide={onDecide} />
       </div>
     </li>
   );

@@ -153,6 +153,7 @@ export const RecallScreen = ({ tool, person }: Props) => {
                   </button>
                   <RecallDecisions
                     jobNumber={job.number}
+                    decision={job.decision}
                     person={person}
                     onDecide={(what, why) => void decide(job.jobId, what, why)}
                   />

@@ -10,6 +10,11 @@ export const loadWords = (standing: LoadStanding): string => {
     : `${share} It takes ${standing.jointsNeeded} such joints, each with a lead of its own, or another joint. More torque cures nothing.`;
 };
 
-/** A fastener that carries more than it is rated for. */
-export const overloadWords = ({ position, loadAmperes, ratedAmperes, standing }: Overload): string =>
-  `${position} carries ${loadAmperes} A and is rated for ${ratedAmperes} A: ${loadWords(standing)}`;
+const NAMED_MOST = 6;
+
+/** Fasteners that carry more than they are rated for. */
+export const overloadWords = ({ positions, loadAmperes, ratedAmperes, standing }: Overload): string => {
+  const named = positions.slice(0, NAMED_MOST).join(', ');
+  const others = positions.length > NAMED_MOST ? ` and ${positions.length - NAMED_MOST} more` : '';
+  return `${named}${others}: ${loadAmperes} A where ${ratedAmperes} A is rated, ${loadWords(standing)}`;
+};

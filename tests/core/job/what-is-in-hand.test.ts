@@ -97,6 +97,12 @@ describe('a load above what its fastener is rated for', () => {
     expect(said).toEqual(jointsNeeded === 0 ? [] : [jointsNeeded]);
   });
 
+  test('those of one load and one rating are said together', () => {
+    const plan = planWith({ loadAmperes: 40, ratedAmperes: 32 });
+    const fasteners = plan.fasteners.map((each) => ({ ...each, loadAmperes: 40, ratedAmperes: 32 }));
+    expect(overloads(new SampleJob({ ...plan, fasteners }).state)).toMatchObject([{ positions: ['1', '2'] }]);
+  });
+
   test('the record says what was known of it, and nothing where nothing was', () => {
     const fasteners = jobStatement3(job(42, 32), [], []).fasteners;
     expect(fasteners[0]).toMatchObject({ loadAmperes: 42, ratedAmperes: 32 });

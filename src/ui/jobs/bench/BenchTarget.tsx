@@ -103,7 +103,7 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
           </div>
         </details>
       </div>
-      <BenchWarnings planned={planned} view={view} />
+      <BenchWarnings fastener={fastener} view={view} />
       {isRound(group.kind, pass) && (
         <p className="mt-1 text-s text-faint">Moved means: {group.kind.words.moved}.</p>
       )}

@@ -15,7 +15,7 @@ export const OverloadPanel = ({ view }: { readonly view: JobView }) => {
       data-testid="overloads"
     >
       {over.slice(0, MOST_SHOWN).map((each) => (
-        <p key={each.position}>{overloadWords(each)}</p>
+        <p key={each.positions[0]}>{overloadWords(each)}</p>
       ))}
       {over.length > MOST_SHOWN && <p>and {over.length - MOST_SHOWN} more.</p>}
       <p className="text-s text-faint">
