@@ -140,6 +140,14 @@ describe('a requirement that was corrected after a signed job had been pulled to
     expect(record.statement.valueRecalls).toMatchObject([{ what: 're-check' }]);
   });
 
+  test('two leads who decide at once open one rework, and both decisions are in the record', async () => {
+    await revised(requirement, '15 to 18 lbf·in');
+    const [first, second] = await Promise.all([decide(), decide()]);
+    const opened = [first, second].flatMap((each) => (each.ok ? [each.value.recheckJobId] : []));
+    expect(new Set(opened).size).toBe(1);
+    expect((await stateOf(job)).valueRecalls.length).toBeGreaterThanOrEqual(1);
+  });
+
   test('it stands in the list of changed values, as CSV and as PDF', async () => {
     await revised(requirement, '15 to 18 lbf·in');
     const listed = [];

@@ -10,19 +10,26 @@ import { caughtUp } from '../append/remembered-job.ts';
 import type { Asker } from '../asker.ts';
 import { database } from '../database/pool.ts';
 import { inTransaction } from '../database/transaction.ts';
-import { insertJob } from '../queries/jobs.ts';
+import { insertJob, lockHead } from '../queries/jobs.ts';
 import { now } from './clock.ts';
 
 const TITLE_MAX = 120;
 
-/** Plans a job anew for some of its fasteners, as they are required now, under the schools it was planned with; `asNow` changes how one is planned.
- *  Answers the new job's id.
+type Recheck = {
+  /** How a fastener is planned now; as it was where nothing is said. */
+  readonly asNow?: (planned: PlannedFastener) => Result<PlannedFastener, Problem>;
+  /** The id of the new job, where it follows from what asks for it. */
+  readonly id?: string;
+};
+
+/** Plans a job anew for some of its fasteners, as they are required now, under the schools it was planned with. Answers the
+ *  new job's id; one that is there already is answered again.
  *  Refuses: not-found (no such job, or none of the positions in it), ledger-broken, and what asNow and decide refuse. */
 export const planRecheck = async (
   jobId: string,
   positions: ReadonlySet<string>,
   by: Asker,
-  asNow: (planned: PlannedFastener) => Result<PlannedFastener, Problem> = accepted,
+  { asNow = accepted, id = uuidv7() }: Recheck = {},
 ): Promise<Result<string, Problem>> => {
   const job = await caughtUp(database(), jobId);
   if (!job.ok) return job;
@@ -35,9 +42,10 @@ export const planRecheck = async (
     fasteners.push(now.value);
   }
   if (!view || fasteners.length === 0) return refused({ code: 'not-found', what: 'job' });
-  const id = uuidv7();
   return inTransaction(
     async (db): Promise<Result<string, Problem>> => {
+      // Locked even where it is not: two who ask at once must not both make it.
+      if (await lockHead(db, id)) return accepted(id);
       const at = now();
       const number = jobNumberText(await insertJob(db, id, at));
       const title = `Re-check: ${view.plan.title}`.slice(0, TITLE_MAX);

@@ -1,4 +1,4 @@
-import { v7 as uuidv7 } from 'uuid';
+import { v5 as uuidv5, v7 as uuidv7 } from 'uuid';
 import { unplacedEvent } from '#core/event/event.ts';
 import { withoutUnmetClass } from '#core/job/in-hand.ts';
 import { movedToBook } from '#core/job/moved-requirement.ts';
@@ -107,6 +107,10 @@ type Decision = {
   readonly why: string;
 };
 
+/** The id of the job that a rework is: it follows from what it is the rework of, so that asking twice makes one. */
+const reworkId = (jobId: string, { id, revision }: ChangedValue): string =>
+  uuidv5(`${id}.${revision}`, jobId);
+
 /** How a fastener is planned for the rework: by the value in force. Refuses: nothing-in-force. */
 const asInForce =
   ({ facts, value }: ValueNow) =>
@@ -141,7 +145,10 @@ export const decideValueRecall = async (
   const made = decisionIn(view, value);
   if (what === 're-check' && made?.recheckJobId) return accepted({ recheckJobId: made.recheckJobId });
   const positions = new Set(recalled.map(({ position }) => position));
-  const rework = what === 're-check' ? await planRecheck(jobId, positions, by, asInForce(known.value)) : null;
+  const rework =
+    what === 're-check'
+      ? await planRecheck(jobId, positions, by, { asNow: asInForce(known.value), id: reworkId(jobId, value) })
+      : null;
   if (rework && !rework.ok) return rework;
   const recheckJobId = rework ? rework.value : null;
   const event = unplacedEvent(
