@@ -1,4 +1,4 @@
-import { v7 as uuidv7 } from 'uuid';
+import { v5 as uuidv5, v7 as uuidv7 } from 'uuid';
 import { unplacedEvent } from '#core/event/event.ts';
 import { whoMay } from '#core/people/may.ts';
 import { type RecalledPulls, recalledJobs, recalledPulls } from '#core/recall/recall.ts';
@@ -194,6 +194,17 @@ export const decideRecall = async (
   if (!right.ok) return right;
   const found = await foundOut(toolId);
   if (!found.ok) return found;
+  const work = await recalledWork(toolId, decision.jobId);
+  if (!work.ok) return work;
+  const positions = new Set(work.value.map(({ position }) => position));
+  // Asked for again, as after a crash before it was noted, it is the same job.
+  const id = uuidv5(found.value.session.id, decision.jobId);
+  const rework =
+    decision.what === 're-check' ? await planRecheck(decision.jobId, positions, by, { id }) : null;
+  if (rework && !rework.ok) return rework;
+  const noted = await noteRecall(decision, found.value, work.value.length, by);
+  if (!noted.ok) return noted;
+  // Last: the list goes by it, and what is in the log is in the job's record too.
   await insertLogEntry(database(), {
     at: now(),
     by,
@@ -202,11 +213,5 @@ export const decideRecall = async (
     why: decision.why,
     body: { what: decision.what },
   });
-  const work = await recalledWork(toolId, decision.jobId);
-  if (!work.ok) return work;
-  const noted = await noteRecall(decision, found.value, work.value.length, by);
-  if (!noted.ok) return noted;
-  if (decision.what !== 're-check') return accepted({ recheckJobId: null });
-  const job = await planRecheck(decision.jobId, new Set(work.value.map(({ position }) => position)), by);
-  return job.ok ? accepted({ recheckJobId: job.value }) : job;
+  return accepted({ recheckJobId: rework ? rework.value : null });
 };
