@@ -66,7 +66,7 @@ export const trimmedKey = (text: string): string =>
 type Taker = readonly [StatementKey, RegExp, ((match: RegExpExecArray) => string)?];
 
 const AWG_SIZE = String.raw`(?:\d{1,4}(?:\s*\/\s*0)?)`;
-const TO = String.raw`\s*(?:[-‐-―−]|to|thru|through)\s*#?\s*`;
+const TO = String.raw`\s*(?:[-‐-―−…]|\.{2,3}|to|thru|through)\s*#?\s*`;
 const METAL_WORD = '(?:cu|copper|al|alum|aluminum|aluminium)';
 const FRACTION = String.raw`(?:\d{1,2}[\s-])?\d{1,2}\s*\/\s*\d{1,2}(?:\s*(?:in\.?|inch|["″]))?`;
 // Where a bare number is a wire's size: first, or after a word that says so; after any other word it belongs to a name.
@@ -88,22 +88,25 @@ const takers = ({ isOfConductors, isOfScrews }: LabelSubject): readonly Taker[] 
   ['conductor', new RegExp(`#?\\s*${AWG_SIZE}(?:\\s*awg)?${TO}${AWG_SIZE}\\s*(?:awg|kcmil|mcm)\\b`, 'i')],
   ['conductor', new RegExp(`\\b(?:awg|no\\.)\\s*#?${AWG_SIZE}(?:${TO}${AWG_SIZE})?(?!\\s*[-/]?\\d)`, 'i')],
   ['conductor', new RegExp(`#?\\s*${AWG_SIZE}\\s*(?:awg|kcmil|mcm|ga)\\b`, 'i')],
-  ['conductor', /\d+(?:[.,]\d+)?(?:\s*(?:[-‐-―−]|to)\s*\d+(?:[.,]\d+)?)?\s*(?:mm²|mm2|mm\^2|sq\.?\s*mm)/i],
+  [
+    'conductor',
+    /\d+(?:[.,]\d+)?(?:\s*(?:[-‐-―−…]|\.{2,3}|to)\s*\d+(?:[.,]\d+)?)?\s*(?:mm²|mm2|mm\^2|sq\.?\s*mm)/i,
+  ],
   ['thread', /(?<![a-z0-9])m\s?\d{1,2}(?:[.,]\d)?(?:\s?[x×]\s?\d(?:[.,]\d{1,2})?)?(?![a-z0-9])/i],
   ['thread', new RegExp(`(?<![\\d/])#?${NUMBERED}(?!\\d)(?:\\s*un[cf])?`, 'i')],
-  ['thread', /(?<![\d/])\d{1,2}\/\d{1,2}\s?-\s?\d{1,2}(?![\d/])(?:\s*(?:un[cfr]?|unef))?/i],
+  ['thread', /(?<![\d/])\d{1,2}\/[1-9]\d?\s?-\s?\d{1,2}(?![\d/])(?:\s*(?:un[cfr]?|unef))?/i],
   ['thread', /(?<![\d/])[1-4]\s?-\s?(?:8|7|6|5|4\.5|12|14|16)\s*un[cf]?\b/i],
   ...(isOfScrews && !isOfConductors
     ? []
     : ([['conductor', new RegExp(`(?<![\\w-])#\\s*${AWG_SIZE}(?:${TO}${AWG_SIZE})?(?!\\w)`, 'i')]] as const)),
-  ['conductor', /(?<![\d/])[1-4]\s*\/\s*0(?:\s*(?:[-‐-―−]|to)\s*[1-4]\s*\/\s*0)?(?!\d)/],
+  ['conductor', new RegExp(`(?<![\\d/])[1-4]\\s*/\\s*0(?:${TO}(?:[1-4]\\s*/\\s*0|\\d{1,2}))?(?!\\d)`)],
   [
     'inchSize',
     new RegExp(`(?<![\\d/])${FRACTION}\\s*(?:[-‐-―−]|to|thru|through)\\s*${FRACTION}(?![\\d/])`, 'i'),
   ],
   ['inchSize', new RegExp(`(?<![\\d/])${FRACTION}(?![\\d/])`, 'i')],
   ['inchSize', /(?:^|(?<=\s))(?:dash\s*|-)\d{1,2}(?![\d.])/i],
-  ['number', /\d+(?:[.,]\d+)?(?:\s*(?:[-‐-―−]|to)\s*\d+(?:[.,]\d+)?)?\s*mm(?![²2^])\b/i],
+  ['number', /\d+(?:[.,]\d+)?(?:\s*(?:[-‐-―−…]|\.{2,3}|to)\s*\d+(?:[.,]\d+)?)?\s*mm(?![²2^])\b/i],
   ...(isOfConductors
     ? ([['conductor', new RegExp(`${BARE_PLACE}${AWG_SIZE}(?:${TO}${AWG_SIZE})?(?!\\w)`, 'i')]] as const)
     : []),
@@ -168,13 +171,15 @@ export const listedKeys = (key: string): readonly string[] => {
     .map((thread) => `${before}${thread}${after}`);
 };
 
-// A number after a word is a name's, as in `terminal 2`; after a letter it is a position's, as in `X1`.
-const NAMED_NUMBER = /#\s?\d+\b|[a-z][a-z.]*\s?\d+(?:\.\d+)?[a-z]?(?:\s*[,&/-]\s*\d+)*/gi;
+// A whole number after a word is a name's, as in `terminal 2`; after a letter it is a position's, as in `X1.2`.
+const NAMED_NUMBER = /#\s?\d+\b|[a-z][a-z.]*(?:\d+(?:\.\d+)?|\s\d+(?![.,]?\d))[a-z]?(?:\s*[,&/-]\s*\d+)*/gi;
+// What something was taken out of, or what counts something: brackets with nothing in them, a sign of multiplication by itself.
+const TORN = /\(\s*[,;]?\s*\)|(?:^|\s)[x×](?=\s|$)/i;
 
 /** Whether a key has a number or a bounding word left over in its name that nothing accounts for. */
 export const hasLeftOver = ({ name }: LabelKey): boolean => {
   const rest = name.replace(NAMED_NUMBER, ' ');
-  return /\d/.test(rest) || /(?<![a-z])(?:max|min|turns?)(?![a-z])|[±°%<>≤≥]/i.test(name);
+  return /\d/.test(rest) || TORN.test(name) || /(?<![a-z])(?:max|min|turns?)(?![a-z])|[±°%<>≤≥]/i.test(name);
 };
 
 const SCREW_NUMBERS = /^(?:#|no\.?)\s*(?:[0-6]|8|1[024])$/i;

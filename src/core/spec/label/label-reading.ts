@@ -16,11 +16,16 @@ export type LabelReading = {
   readonly asked: readonly AskedLine[];
 };
 
-const FIGURES = /[\d½¼¾⅛⅜⅝⅞]|\b(?:finger|hand)[- ]?tight|handfest|fingerfest/i;
+const BY_HAND = /\b(?:finger|hand)[- ]?tight|handfest|fingerfest/i;
+
+/** Whether a text asks for the fingers alone, a requirement without a figure. */
+export const isByHand = (text: string): boolean => BY_HAND.test(text);
+
+const FIGURES = /[\d½¼¾⅛⅜⅝⅞]/;
 
 /** Whether a line only says what the lines under it are about: a name without figures, or a unit. */
 export const isHeading = (text: string): boolean =>
-  !FIGURES.test(text) ||
+  (!FIGURES.test(text) && !isByHand(text)) ||
   (!/\d\s*[a-z#]/i.test(text) && torqueUnitsIn(text).length > 0 && torquesIn(text).length === 0);
 
 /** What a heading names, without the words every label has. */

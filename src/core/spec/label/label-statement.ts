@@ -8,7 +8,7 @@ import {
   listedKeys,
   trimmedKey,
 } from './label-key.ts';
-import { torquesIn } from './line-torques.ts';
+import { type LineTorque, torquesIn } from './line-torques.ts';
 
 /** What one statement of a label says: texts as printed, empty where it says nothing. */
 export type LabelStatement = LabelKey & { readonly value: string };
@@ -39,11 +39,23 @@ const NO_TORQUE =
 const bareCut = (text: string): Cut | null => {
   for (const token of text.matchAll(/[^\s:=]+[:=]?/g)) {
     const value = text.slice(token.index).trim();
-    if (isUnitless(value) && !NO_TORQUE.test(text.slice(0, token.index)))
-      return { pairs: [{ key: trimmedKey(text.slice(0, token.index)), value }], isWhole: true };
+    const before = text.slice(0, token.index);
+    if (isUnitless(value) && !NO_TORQUE.test(before))
+      return {
+        pairs: [{ key: trimmedKey(before), value }],
+        isWhole: !(POSITION.test(before) && LED_RANGE.test(value)),
+      };
   }
   return null;
 };
+
+// A position, and a dash or dots as its leader, look like the two ends of a range: `bolt 4 - 5 Nm`, `M6 x 4 ... 9.5 Nm`.
+const POSITION =
+  /(?:^|[^a-z])(?:item|pos(?:ition)?|no|nr|bolt|screw|nut|stud|terminal|term|pole|pin|step|point|hole|port|ref|x|×)\.?:?\s*$/i;
+const LED_RANGE = /^\d+(?:[.,]\d+)?\s+(?:[-–—…]|\.{2,3})\s*\d/;
+
+const isPositionAndTorque = (text: string, { start, end }: LineTorque): boolean =>
+  POSITION.test(text.slice(0, start)) && LED_RANGE.test(text.slice(start, end));
 
 const withoutPreposition = (text: string): string =>
   trimmedKey(trimmedKey(text).replace(/^(?:for|on|at|:)\s+/i, ''));
@@ -54,6 +66,7 @@ const cutLine = (text: string): Cut | null => {
   const [first] = torques;
   if (!first) return bareCut(text);
   const values = torques.map(({ start, end }) => text.slice(start, end));
+  const isPlain = !torques.some((torque) => isPositionAndTorque(text, torque));
   const pieces = [...torques, null].map((torque, index) =>
     withoutPreposition(text.slice(torques[index - 1]?.end ?? 0, torque?.start ?? text.length)),
   );
@@ -62,14 +75,14 @@ const cutLine = (text: string): Cut | null => {
   if (torques.length === 1)
     return {
       pairs: [{ key: [before, last].filter(Boolean).join(' '), value: values[0] ?? '' }],
-      isWhole: true,
+      isWhole: isPlain,
     };
   const isTorqueFirst = before === '' && last !== '';
   const keys = isTorqueFirst ? pieces.slice(1) : pieces.slice(0, -1);
   return {
     pairs: values.map((value, index) => ({ key: keys[index] ?? '', value })),
     // What stands after the last pair has no torque of its own; a torque without a key may belong to either neighbour.
-    isWhole: (isTorqueFirst || last === '') && keys.every((key) => key !== ''),
+    isWhole: isPlain && (isTorqueFirst || last === '') && keys.every((key) => key !== ''),
   };
 };
 
@@ -87,13 +100,31 @@ const cuts = (line: string): readonly (Cut | null)[] => {
   ).map(cutLine);
 };
 
+type Keyed = { readonly key: string; readonly statement: LabelStatement };
+
+const isSizeAlone = ({ name, value: _, ...parts }: LabelStatement): boolean =>
+  name === '' && Object.values(parts).some((text) => text !== '');
+
+/** Statements with the name that stands before the sizes of a line: `Load: #14-#8 35 in-lb, #6-#3 45 in-lb` is of the load throughout. */
+const namedAlike = (keyed: readonly Keyed[]): readonly LabelStatement[] => {
+  let ahead = '';
+  return keyed.map(({ key, statement }) => {
+    if (statement.name !== '') ahead = key.startsWith(statement.name) ? statement.name : '';
+    return isSizeAlone(statement) ? { ...statement, name: ahead } : statement;
+  });
+};
+
+const LEADER = /\s*\.{4,}\s*/g;
+
 /** Reads the statements of a line; what it can't place is asked about. */
 export const readLine = (line: string, subject: LabelSubject): ReadLine => {
-  const found = cuts(line);
+  const found = cuts(line.replace(LEADER, ' '));
   const pairs = found.flatMap((cut) => cut?.pairs ?? []);
   if (pairs.length === 0) return { statements: [], doubt: 'no-torque' };
-  const statements = pairs.flatMap(({ key, value }) =>
-    listedKeys(key).map((each) => ({ ...keyParts(each, subject), value })),
+  const statements = namedAlike(
+    pairs.flatMap(({ key, value }) =>
+      listedKeys(key).map((each) => ({ key, statement: { ...keyParts(each, subject), value } })),
+    ),
   );
   const isLeftOver = found.some((cut) => !cut?.isWhole) || statements.some(hasLeftOver);
   const isEither = statements.some((statement) => isScrewOrGauge(statement, subject));

@@ -5,7 +5,7 @@ import type { LookupTable } from '../lookup/lookup-table.ts';
 import { type LabelSubject, labelSubject } from './label-key.ts';
 import { type AskedLine, isHeading, type LabelReading, type Placed, titleOf } from './label-reading.ts';
 import { readLine } from './label-statement.ts';
-import { EMPTY_TABLE, tableOfColumns, tableOfStatements } from './label-table.ts';
+import { tableOfColumns } from './label-table.ts';
 import {
   LABEL_MAX_LENGTH,
   LABEL_MAX_LINES,
@@ -13,6 +13,8 @@ import {
   type LabelSeparator,
   splitLabel,
 } from './split-label.ts';
+import { EMPTY_TABLE, tableOfStatements } from './statement-table.ts';
+import { withBothUnits } from './two-units.ts';
 
 /** The table that a label's text proposes. Nothing is kept before a person has looked at it. */
 export type ProposedTable = {
@@ -96,7 +98,8 @@ const dropped = (
  *  about. Refuses: label-empty, label-too-long, label-without-torque. */
 export const readLabel = (text: string): Result<ProposedTable, LabelRefusal> => {
   if (text.trim() === '') return refused({ code: 'label-empty' });
-  const { separator, width, lines } = splitLabel(text);
+  const { separator, width, lines: pasted } = splitLabel(text);
+  const lines = withBothUnits(pasted);
   if (text.length > LABEL_MAX_LENGTH || lines.length > LABEL_MAX_LINES)
     return refused({ code: 'label-too-long', longest: LABEL_MAX_LENGTH, mostLines: LABEL_MAX_LINES });
   const subject = labelSubject(text);
@@ -112,6 +115,8 @@ export const readLabel = (text: string): Result<ProposedTable, LabelRefusal> => 
   return accepted({
     separator: isTable ? separator : 'none',
     table,
-    asked: [...asked, ...dropped(lines, table, asked)].sort((a, b) => a.line - b.line),
+    asked: [...asked, ...dropped(lines, table, asked)]
+      .map((each) => ({ ...each, text: pasted.find(({ line }) => line === each.line)?.text ?? each.text }))
+      .sort((a, b) => a.line - b.line),
   });
 };

@@ -12,11 +12,14 @@ export type LabelSeparator = 'tab' | 'bar' | 'semicolon' | 'spaces' | 'none';
 export const LABEL_MAX_LENGTH = 100_000;
 export const LABEL_MAX_LINES = 1_000;
 
+// Leading dots count as a gap between columns: `M4........1.5`.
+const GAP = /\s{2,}|\s*\.{4,}\s*/;
+
 const SEPARATORS: readonly (readonly [LabelSeparator, RegExp])[] = [
   ['tab', /\s*\t\s*/],
   ['bar', /\s*[|¦]\s*/],
   ['semicolon', /\s*;\s*/],
-  ['spaces', /\s{2,}/],
+  ['spaces', GAP],
 ];
 /** The share of lines that must be cut alike before a mark counts as a column mark. */
 const SHARE_CUT_ALIKE = 0.5;
@@ -35,13 +38,23 @@ const cellsBy = (text: string, mark: RegExp): readonly string[] =>
     .split(mark)
     .map((cell) => cell.trim());
 
+/** How far every line is indented. What a line is indented beyond it is an empty first cell. */
+const indentOf = (lines: readonly string[]): number =>
+  Math.min(...lines.map((line) => /^ */.exec(line)?.[0].length ?? 0));
+
+/** Cells between gaps; a line that begins with a gap has nothing in its first column. */
+const cellsByGap = (line: string, indent: number): readonly string[] => {
+  const cells = cellsBy(line, GAP);
+  return /^ {2,}\S/.test(line.slice(indent)) ? ['', ...cells] : cells;
+};
+
 const isRuleLine = (line: string): boolean => /^[\s|+=:_-]*$/.test(line) && !/\d/.test(line);
 
-/** The count of cells that most lines have when cut at a mark; 1 where too few are cut alike. */
-const commonCells = (lines: readonly string[], mark: RegExp): number => {
+/** The count of cells that most lines have when cut; 1 where too few are cut alike. */
+const commonCells = (lines: readonly string[], cut: (line: string) => readonly string[]): number => {
   const counts = new Map<number, number>();
   for (const line of lines) {
-    const { length } = cellsBy(line, mark);
+    const { length } = cut(line);
     counts.set(length, (counts.get(length) ?? 0) + 1);
   }
   const [cells = 1, times = 0] =
@@ -57,17 +70,20 @@ export const splitLabel = (
     .split(/\r\n|\n|\r/)
     .map((line, index) => ({ line: index + 1, text: bare(line), raw: line }))
     .filter(({ text: words }) => words !== '' && !isRuleLine(words));
+  const indent = indentOf(numbered.map(({ raw }) => raw));
   for (const [separator, mark] of SEPARATORS) {
+    const cut = (line: string): readonly string[] =>
+      separator === 'spaces' ? cellsByGap(line, indent) : cellsBy(line, mark);
     const width = commonCells(
       numbered.map(({ raw }) => raw),
-      mark,
+      cut,
     );
     if (width > 1)
       return {
         separator,
         width,
         lines: numbered.map(({ line, text: words, raw }) => {
-          const cells = cellsBy(raw, mark);
+          const cells = cut(raw);
           // A wide cell pushes its row together until one space is all that is left between two columns.
           const bySpace = separator === 'spaces' && cells.length < width ? words.split(/\s+/) : cells;
           return { line, text: words, cells: bySpace.length === width ? bySpace : cells };
