@@ -2,6 +2,7 @@ import { torqueUnitsIn } from '../../quantity/unit-spelling.ts';
 import { type KeyKind, readKeySpan } from '../lookup/key-span.ts';
 import type { KeyColumn, ValueColumn } from '../lookup/lookup-table.ts';
 import { readRequirement } from '../requirement/read-requirement.ts';
+import { propertyClassOf } from '../screw/property-class.ts';
 
 /** What a column of a label was taken for. */
 export type LabelColumn =
@@ -32,10 +33,16 @@ const isTorqueCell = (cell: string): boolean => {
   return read.ok || read.refusal.code === 'ambiguous-unit';
 };
 
+// A bare `2.5` under "hex key" is millimetres as likely as not: only what looks like inches is taken for them.
+const isInInches = (cell: string): boolean => /\/|^-|^dash|["″]|^[0.]*\.\d/i.test(cell);
+
 /** The kind by the heading where its cells can be read so, else the first kind that the cells' own marks give away. */
 const keyKind = (heading: string, cells: readonly string[], conductorUnit: string): KeyKind => {
   const named = HEADINGS.find(
-    ([kind, words]) => words.test(heading) && share(cells, isReadAs(kind, conductorUnit)) >= MAJORITY,
+    ([kind, words]) =>
+      words.test(heading) &&
+      share(cells, isReadAs(kind, conductorUnit)) >= MAJORITY &&
+      (kind !== 'inch-size' || share(cells, isInInches) >= MAJORITY),
   );
   if (named) return named[0];
   if (
@@ -44,8 +51,7 @@ const keyKind = (heading: string, cells: readonly string[], conductorUnit: strin
   )
     return 'conductor';
   if (share(cells, isReadAs('thread')) >= MAJORITY) return 'thread';
-  if (share(cells, (cell) => /\/|^-|^dash|["″]/i.test(cell) && isReadAs('inch-size')(cell)) >= MAJORITY)
-    return 'inch-size';
+  if (share(cells, (cell) => isInInches(cell) && isReadAs('inch-size')(cell)) >= MAJORITY) return 'inch-size';
   if (share(cells, isReadAs('metal')) >= MAJORITY) return 'metal';
   return share(cells, isReadAs('number')) >= MAJORITY ? 'number' : 'category';
 };
@@ -57,6 +63,7 @@ const conductorUnitOf = (heading: string): string =>
   /mm²|mm2|sq\.?\s*mm/i.test(heading) ? 'mm²' : (/\b(?:kcmil|mcm)\b/i.exec(heading)?.[0].toLowerCase() ?? '');
 
 const withoutUnit = (heading: string): string =>
+  propertyClassOf(heading) ??
   heading
     .replace(
       /\b(?:in|pounds?|lbf?s?|newtons?|metres?|meters?|nm|n|m|ft|foot|feet|inch|inches|cm|oz)\b/gi,
@@ -88,12 +95,15 @@ export type ColumnPlace = {
   readonly isLast: boolean;
 };
 
-// Headings under which a table prints torques apart: by the metal, the end of a range, or the state of the thread.
+// Headings under which a table prints torques apart: by the metal, the end of a range, or the state of the thread; and by the class of the screw.
 const VALUE_HEADING =
   /^(?:cu|copper|al|alum(?:in(?:i)?um)?|steel|brass|min(?:imum|\.)?|max(?:imum|\.)?|dry|oiled|lub(?:ricated|\.)?|nom(?:inal|\.)?)$/i;
 
+const isValueHeading = (heading: string): boolean =>
+  VALUE_HEADING.test(withoutUnit(heading)) || propertyClassOf(heading) !== null;
+
 /** What a column of cells under a heading is. Of bare numbers the last column is the value, and any that stands under the name of a metal, an
- *  end of a range or a state of the thread. */
+ *  end of a range, a state of the thread or a class of screw. */
 export const labelColumn = (
   heading: string,
   cells: readonly string[],
@@ -105,8 +115,7 @@ export const labelColumn = (
   const isValue =
     unit !== null ||
     share(cells, isTorqueCell) >= MAJORITY ||
-    (isBareNumber &&
-      (isLast || /torque/i.test(heading) || (!isFirst && VALUE_HEADING.test(withoutUnit(heading)))));
+    (isBareNumber && (isLast || /torque/i.test(heading) || (!isFirst && isValueHeading(heading))));
   if (isValue)
     return { part: 'value', column: { name: withoutUnit(heading) || 'Torque', kind: 'torque', unit } };
   const conductorUnit = conductorUnitOf(heading);

@@ -1,9 +1,10 @@
 import type { TorqueUnit } from '../../quantity/unit.ts';
 import { torqueUnitsIn } from '../../quantity/unit-spelling.ts';
-import type { LookupTable, TableRow } from '../lookup/lookup-table.ts';
+import type { KeyColumn, LookupTable, TableRow } from '../lookup/lookup-table.ts';
+import { propertyClassOf } from '../screw/property-class.ts';
 import { type Foot, fitsTwice, withFoot } from './foot-rows.ts';
 import { cellsTogether, type Together, togetherOf } from './joined-columns.ts';
-import { type LabelColumn, labelColumn } from './label-columns.ts';
+import { keyColumn, type LabelColumn, labelColumn } from './label-columns.ts';
 import type { LabelSubject } from './label-key.ts';
 import { type AskedLine, isByHand, isHeading, type LabelReading, titleOf } from './label-reading.ts';
 import { readLine } from './label-statement.ts';
@@ -12,6 +13,8 @@ import type { LabelLine } from './split-label.ts';
 import { EMPTY_TABLE, printed } from './statement-table.ts';
 
 type Columns = readonly LabelColumn[];
+
+const PLAIN_NUMBER = keyColumn('number').name;
 
 const rowOfCells = (columns: Columns, { cells }: LabelLine, together: Together): TableRow => ({
   keys: columns.flatMap((each, index) => (each.part === 'key' ? [printed(cells[index] ?? '')] : [])),
@@ -27,9 +30,18 @@ const rowOfCells = (columns: Columns, { cells }: LabelLine, together: Together):
 const isFullLine = ({ cells }: LabelLine, width: number): boolean =>
   cells.length === width && cells.some((cell) => /\d/.test(cell) || isByHand(cell));
 
+const hasFigure = (cell: string): boolean =>
+  propertyClassOf(cell) === null && (/^\D{0,2}\d/.test(cell) || /\d\s*$/.test(cell) || isByHand(cell));
+
+// A row of nothing but classes is one of values.
 const isHeadLine = ({ cells }: LabelLine, width: number): boolean =>
   cells.length === width &&
-  !cells.some((cell) => /^\D{0,2}\d/.test(cell) || /\d\s*$/.test(cell) || isByHand(cell));
+  !cells.some(hasFigure) &&
+  cells.some((cell) => cell !== '' && propertyClassOf(cell) === null);
+
+/** Whether several columns of bare numbers have no heading: any of them may hold torques. */
+const isUnheaded = (keys: readonly KeyColumn[]): boolean =>
+  keys.filter(({ kind, name, unit }) => kind === 'number' && name === PLAIN_NUMBER && unit === '').length > 0;
 
 /** The headings of the columns: all lines of headings one under the other, such as a name and the unit in brackets below it. */
 const headOf = (
@@ -109,6 +121,7 @@ export const tableOfColumns = (
     ),
   };
   for (const [index, { line, text }] of body.entries())
-    if (isNameless(table.rows[index])) asked.push({ line, text, why: 'left-over' });
+    if (isNameless(table.rows[index]) || (index === 0 && isUnheaded(keys)))
+      asked.push({ line, text, why: 'left-over' });
   return { table: withFoot(table, foot), asked: asked.sort((a, b) => a.line - b.line) };
 };
