@@ -7,6 +7,7 @@ import { lookUp } from '#core/spec/lookup/look-up.ts';
 import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import { appendEvents } from '#server/append/append-events.ts';
+import { valueInAddress } from '#server/services/changed-value.ts';
 import { exportRecord } from '#server/services/export-record.ts';
 import { valueRecallCsv, valueRecallPdf } from '#server/services/export-value-recall.ts';
 import { keepRequirement } from '#server/services/keep-requirement.ts';
@@ -118,6 +119,8 @@ describe('a requirement that was corrected after a signed job had been pulled to
     expect(code(await decide({}, 'Tam'))).toBe('role-may-not');
     expect(code(await decide({ revision: 1 }))).toBe('revision-stale');
     expect(code(await decide({ jobId: uuidv7() }))).toBe('not-found');
+    // A reason that nobody can see is none.
+    expect(code(await decide({ what: 'accept', why: '\u200b\u00a0' }))).toBe('why-missing');
     const { recheckJobId } = valueOrThrow(await decide());
     const rework = await stateOf(recheckJobId ?? '');
     const target = rework.fasteners[0] && targetOrNull(rework, rework.fasteners[0]);
@@ -200,6 +203,12 @@ describe('a requirement that was withdrawn', () => {
     await kept(requirement.body.part, '15 to 18 lbf·in', (await sourceOf()).id);
     expect((await answer()).facts.nowCode).toBeNull();
   });
+});
+
+test('an address of another kind names no value', () => {
+  expect(valueInAddress({ kind: 'requirement', value: 'a' })).toEqual({ kind: 'requirement', id: 'a' });
+  expect(valueInAddress({ kind: 'table', value: 'a' })).toEqual({ kind: 'table', id: 'a' });
+  expect(valueInAddress({ kind: 'tool', value: 'a' }).id).toBe('');
 });
 
 test('a row of a table is found again by what it prints, on whatever page it stands by now', async () => {

@@ -1,3 +1,4 @@
+import { saysNothing } from '#core/job/says-nothing.ts';
 import { whoMay } from '#core/people/may.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
@@ -22,7 +23,7 @@ export const changeSite = async (site: Site, why: string, by: Asker): Promise<Re
     async (db): Promise<Result<Site, Problem>> => {
       const before = await selectSite(db);
       const changed = differingKeys(before.schools, site.schools);
-      if (changed.length > 0 && why === '') return refused({ code: 'why-missing' });
+      if (changed.length > 0 && saysNothing(why)) return refused({ code: 'why-missing' });
       await updateSite(db, site);
       await insertLogEntry(db, {
         at: now(),

@@ -119,11 +119,14 @@ export const valueNow = async (db: Connection, { kind, id }: ValueId): Promise<R
   return now ? accepted(now) : refused({ code: 'not-found', what: kind });
 };
 
-/** Which value an address names. */
-export const valueInAddress = (params: Readonly<Record<string, string | undefined>>): ValueId => ({
-  kind: params['kind'] === 'table' ? 'table' : 'requirement',
-  id: params['value'] ?? '',
-});
+/** Which value an address names; of a kind that there is not, none. */
+export const valueInAddress = ({
+  kind,
+  value = '',
+}: Readonly<Record<string, string | undefined>>): ValueId => {
+  if (kind === 'table') return { kind, id: value };
+  return { kind: 'requirement', id: kind === 'requirement' ? value : '' };
+};
 
 /** A value that an address names, as it is now. Refuses: not-found. */
 export const valueNowAt = (id: ValueId): Promise<Result<ValueNow, Problem>> => valueNow(database(), id);

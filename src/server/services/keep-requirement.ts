@@ -1,4 +1,5 @@
 import { canonicalText } from '#core/canonical.ts';
+import { saysNothing } from '#core/job/says-nothing.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { readPrinted } from '#core/spec/book/book-requirement.ts';
 import type { KeptRequirement, RequirementDraft } from '#wire/book.ts';
@@ -55,7 +56,7 @@ export const keepInTransaction = async (
     return accepted(added);
   }
   if (!before) return refused({ code: 'not-found', what: 'requirement' });
-  if (why === '') return refused({ code: 'why-missing' });
+  if (saysNothing(why)) return refused({ code: 'why-missing' });
   if (!(await reviseRequirement(db, kept))) return refused({ code: 'revision-stale', by: before.changedBy });
   const revised = { ...kept, code: before.code };
   await indexEntries(db, 'requirement', id, requirementEntries(revised, source));

@@ -1,4 +1,5 @@
 import { canonicalText } from '#core/canonical.ts';
+import { saysNothing } from '#core/job/says-nothing.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { checkedTable, readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import type { KeptTable, TableDraft } from '#wire/book.ts';
@@ -31,7 +32,7 @@ export const keepTable = (draft: TableDraft, by: Asker): Promise<Result<KeptTabl
         await insertTable(db, kept);
       } else {
         if (!before) return refused({ code: 'not-found', what: 'table' });
-        if (draft.why === '') return refused({ code: 'why-missing' });
+        if (saysNothing(draft.why)) return refused({ code: 'why-missing' });
         if (!(await reviseTable(db, kept))) return refused({ code: 'revision-stale', by: before.changedBy });
       }
       await indexEntries(db, 'table-row', kept.id, tableEntries(kept, source));
