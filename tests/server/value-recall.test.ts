@@ -1,4 +1,4 @@
-import { v7 as uuidv7 } from 'uuid';
+import { v5 as uuidv5, v7 as uuidv7 } from 'uuid';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import { fromNewtonMetres, newtonMetres } from '#core/quantity/unit.ts';
@@ -14,6 +14,7 @@ import { keepRequirement } from '#server/services/keep-requirement.ts';
 import { addSource } from '#server/services/keep-source.ts';
 import { keepTable } from '#server/services/keep-table.ts';
 import { planJob } from '#server/services/plan-job.ts';
+import { planRecheck } from '#server/services/plan-recheck.ts';
 import { readBookRequirement, readBookTable } from '#server/services/read-book.ts';
 import { changedValues, decideValueRecall, valueRecallAnswer } from '#server/services/recall-value.ts';
 import { signJob } from '#server/services/sign-job.ts';
@@ -149,6 +150,14 @@ describe('a requirement that was corrected after a signed job had been pulled to
     const opened = [first, second].flatMap((each) => (each.ok ? [each.value.recheckJobId] : []));
     expect(new Set(opened).size).toBe(1);
     expect((await stateOf(job)).valueRecalls.length).toBeGreaterThanOrEqual(1);
+  });
+
+  test('asked for again after the site died between opening the rework and noting it, it is the same rework', async () => {
+    await revised(requirement, '15 to 18 lbf·in');
+    const id = uuidv5(`${requirement.id}.2`, job);
+    valueOrThrow(await planRecheck(job, new Set(['X1', 'X2']), await person('Lea'), { id }));
+    expect(valueOrThrow(await decide())).toEqual({ recheckJobId: id });
+    expect((await stateOf(job)).valueRecalls).toMatchObject([{ recheckJobId: id }]);
   });
 
   test('it stands in the list of changed values, as CSV and as PDF', async () => {
