@@ -231,7 +231,7 @@ export const BOOK_OPERATIONS = {
   conflictEffects: operation({
     method: 'GET',
     path: '/api/v1/conflicts/{first}/{other}/effects',
-    summary: 'Which jobs and verdicts a decision would change',
+    summary: 'Which jobs and verdicts a decision would change (?firstRow=, ?otherRow= of tables)',
     who: 'see',
     request: NOTHING,
     response: z.array(conflictEffectSchema),

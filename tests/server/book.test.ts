@@ -1,9 +1,12 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
+import { type FromBook, fromLookUp } from '#core/spec/book/book-reference.ts';
 import { readPrinted } from '#core/spec/book/book-requirement.ts';
 import type { Source } from '#core/spec/book/source.ts';
 import { readLabel } from '#core/spec/label/read-label.ts';
+import { lookUp } from '#core/spec/lookup/look-up.ts';
+import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import { SCREW_TERMINALS } from '#core/spec/lookup/published/screw-terminals.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { database } from '#server/database/pool.ts';
@@ -18,7 +21,7 @@ import { keepRequirement, keepRequirements } from '#server/services/keep-require
 import { addSource, changeSource, restingOnSource } from '#server/services/keep-source.ts';
 import { keepTable } from '#server/services/keep-table.ts';
 import { planJob } from '#server/services/plan-job.ts';
-import { allTables, changesOf, readBookRequirement } from '#server/services/read-book.ts';
+import { allTables, changesOf, readBookRequirement, readBookTable } from '#server/services/read-book.ts';
 import { siteChoices } from '#server/services/read-site.ts';
 import { rebuildProjections } from '#server/services/rebuild-projections.ts';
 import { shipPublishedTables } from '#server/services/ship-published-tables.ts';
@@ -411,6 +414,23 @@ describe('where tables disagree', () => {
       ].sort(),
     );
     const ofRows = rows.find(({ firstRow }) => firstRow === 1);
+    expect(ofRows?.first.body.torque.printed).toMatch(/^[45]\.5 N·m$/);
+    // A job that took the row is told apart from one that took another row of the same table.
+    const { kept: table, source: itsSource } = valueOrThrow(await readBookTable(first.id));
+    const took = async (key: string) => {
+      const row = lookUp(readLookupTable(table.body, 'N.m'), { keys: [key], valueColumn: 0 });
+      const { torque, book } = fromLookUp(table, itsSource, row, false) as FromBook;
+      const list = newJob(`position,label,requirement\nX1,lid,${torque.printed}\n`);
+      const lines = list.lines.map((line) => ({ ...line, book }));
+      valueOrThrow(await planJob({ ...list, lines }, await person('Lea')));
+      return list.jobId;
+    };
+    const [ofM4, ofM5] = [await took('M4'), await took('M5')];
+    const [one, two] = [ofTables?.first.id ?? '', ofTables?.other.id ?? ''];
+    const effects = valueOrThrow(await conflictEffects(one, two, [1, 1]));
+    const jobs = effects.map(({ job }) => job.id);
+    expect([jobs.includes(ofM5), jobs.includes(ofM4)]).toEqual([true, false]);
+    expect(code(await conflictEffects(one, two, [0, 0]))).toBe('not-in-conflict');
     expect(ofRows).toMatchObject({ decision: null, differencePercent: expect.closeTo(22.22, 1) });
     const decision = {
       first: other.id,

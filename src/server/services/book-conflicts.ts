@@ -1,8 +1,10 @@
 import { jobViewOf } from '#core/event/apply.ts';
 import { whoMay } from '#core/people/may.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { isToRow } from '#core/spec/book/book-reference.ts';
 import { specificationOf } from '#core/spec/book/book-requirement.ts';
 import { type BookStatement, type Conflict, conflictsAmong, contradiction } from '#core/target/conflicts.ts';
+import type { FastenerView } from '#core/view/bench.ts';
 import { requirementEffect } from '#core/view/requirement-effect.ts';
 import type { BookConflict, ConflictEffect, KeptRequirement, LogEntry } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
@@ -10,6 +12,7 @@ import type { Site } from '#wire/site.ts';
 import type { Asker } from '../asker.ts';
 import { type Connection, database } from '../database/pool.ts';
 import { selectSettledRequirements, selectSharedKeys } from '../queries/book-requirements.ts';
+import { selectTable } from '../queries/book-tables.ts';
 import { selectEvents } from '../queries/events.ts';
 import { selectDependentJobs } from '../queries/job-references.ts';
 import { selectSite } from '../queries/site.ts';
@@ -125,29 +128,31 @@ const effectsOf = async (
   row: number | null,
 ): Promise<readonly ConflictEffect[]> => {
   const effects: ConflictEffect[] = [];
+  const table = row === null ? null : await selectTable(db, used.id);
+  const isUsed = ({ planned: { requirement } }: FastenerView): boolean =>
+    requirement.book?.id === used.id &&
+    (row === null || (table !== null && isToRow(requirement.book, table.body, row)));
   for (const job of await selectDependentJobs(db, { refId: used.id })) {
     const view = jobViewOf(await selectEvents(db, job.id, 0));
     if (!view) continue;
-    const effect = requirementEffect(
-      view,
-      ({ planned: { requirement } }) =>
-        requirement.book?.id === used.id &&
-        (row === null || requirement.printed === used.body.torque.printed),
-      specificationOf(would.body),
-    );
-    if (effect) effects.push({ job, would: would.id, pulled: effect.pulled, changed: [...effect.changed] });
+    const effect = requirementEffect(view, isUsed, specificationOf(would.body));
+    if (!effect || effect.fasteners === 0) continue;
+    const { fasteners, pulled, changed } = effect;
+    effects.push({ job: { ...job, fasteners }, would: would.id, pulled, changed: [...changed] });
   }
   return effects;
 };
 
-/** What deciding a conflict either way would do to the jobs that use the one that loses. Refuses: not-in-conflict. */
+/** What deciding a conflict either way would do to the jobs that use the one that loses; of tables by their rows. Refuses: not-in-conflict. */
 export const conflictEffects = async (
   firstId: string,
   otherId: string,
+  [atFirst, atOther]: readonly [number | null, number | null] = [null, null],
 ): Promise<Result<readonly ConflictEffect[], Problem>> => {
   const db = database();
   const conflict = (await conflictsIn(db)).find(
-    ({ first, other }) => first.id === firstId && other.id === otherId,
+    ({ first, other, firstRow, otherRow }) =>
+      first.id === firstId && other.id === otherId && firstRow === atFirst && otherRow === atOther,
   );
   if (!conflict) return refused({ code: 'not-in-conflict' });
   const { first, other, firstRow, otherRow } = conflict;

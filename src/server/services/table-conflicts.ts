@@ -1,3 +1,4 @@
+import { printedWithUnit } from '#core/spec/book/book-reference.ts';
 import { specificationOf } from '#core/spec/book/book-requirement.ts';
 import { specKey } from '#core/spec/book/spec-key.ts';
 import { cellText, type ReadTable, readLookupTable } from '#core/spec/lookup/lookup-table.ts';
@@ -47,7 +48,7 @@ const rowAsRequirement = ({ kept, read }: Read, { row, column }: TablePlace): Ke
       part: subject || name,
       size: (keys.length === 0 ? '' : size).slice(0, SIZE_MAX),
       torque: {
-        printed: value?.printed ?? '',
+        printed: printedWithUnit(value?.printed ?? '', values[column]?.unit ?? null),
         readAs: null,
         requirement: value?.requirement ?? { kind: 'finger-tight' },
       },

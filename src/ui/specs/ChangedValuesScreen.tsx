@@ -49,8 +49,9 @@ export const ChangedValuesScreen = ({ undecided }: { readonly undecided: number 
   const shown = pulled.toSorted((a, b) => Number(isWaiting(b)) - Number(isWaiting(a)));
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
+      <h1 className="text-xl font-bold">Specs</h1>
       <SpecsTabs tab="recalls" undecided={undecided} />
-      <h1 className="text-xl font-bold">Changed after it was pulled to</h1>
+      <h2 className="text-l font-bold">Changed after it was pulled to</h2>
       <ProblemNotice problem={problem} />
       {!isDone && <p className="text-faint">Judging again what was pulled to changed values …</p>}
       {isDone && !problem && shown.length === 0 && (
@@ -65,11 +66,11 @@ export const ChangedValuesScreen = ({ undecided }: { readonly undecided: number 
           return (
             <li key={id} className="panel grid gap-1 p-4" data-testid="changed-value">
               <div className="flex flex-wrap items-baseline justify-between gap-2">
-                <h2 className="text-l font-bold">
+                <h3 className="text-l font-bold">
                   <a href={`/specs/recalls/${kind}/${id}`}>
                     {code} {subject}
                   </a>
-                </h2>
+                </h3>
                 <Standing recall={recall} />
               </div>
               <p>

@@ -14,6 +14,8 @@ export const ConflictEffects = ({ conflict }: { readonly conflict: BookConflict 
     const answer = await call(OPERATIONS.conflictEffects, undefined, {
       first: conflict.first.id,
       other: conflict.other.id,
+      ...(conflict.firstRow === null ? {} : { firstRow: `${conflict.firstRow}` }),
+      ...(conflict.otherRow === null ? {} : { otherRow: `${conflict.otherRow}` }),
     });
     if (answer.ok) setEffects(answer.value);
     else setProblem(answer.problem);

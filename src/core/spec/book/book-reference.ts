@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { typedText, whySchema } from '../../bounds.ts';
-import { unitSymbol } from '../../quantity/unit.ts';
+import { type TorqueUnit, unitSymbol } from '../../quantity/unit.ts';
 import { torqueUnitsIn } from '../../quantity/unit-spelling.ts';
 import type { LookUp } from '../lookup/look-up.ts';
 import { cellText, type LookupTable } from '../lookup/lookup-table.ts';
@@ -69,11 +69,19 @@ export const fromRequirement = (
 
 const PLACE_MAX = 120;
 
+/** What a cell prints, with the unit of its column where it prints none. */
+export const printedWithUnit = (text: string, unit: TorqueUnit | null): string =>
+  unit === null || torqueUnitsIn(text).length > 0 ? text : `${text} ${unitSymbol(unit)}`;
+
 /** A row of a table by what its keys print, and its column where there are several. */
 export const rowWords = ({ rows, values }: LookupTable, row: number, valueColumn: number): string =>
   [...(rows[row]?.keys ?? []).map(cellText), values.length > 1 ? (values[valueColumn]?.name ?? '') : '']
     .filter(Boolean)
     .join(', ');
+
+/** Whether a reference is to a row of a table: it says the row at the end of its place. */
+export const isToRow = ({ source: { place } }: BookReference, table: LookupTable, row: number): boolean =>
+  table.values.some((_, column) => place.endsWith(`: ${rowWords(table, row, column)}`));
 
 /** The value a look-up found as a job takes it; null where it found no torque. A value whose column prints the unit carries it along. */
 export const fromLookUp = (
@@ -88,11 +96,12 @@ export const fromLookUp = (
   const column = body.values[result.valueColumn];
   const cell = row?.values[result.valueColumn];
   if (!row || !column || !cell) return null;
-  const text = cellText(cell);
-  const isBare = column.unit !== null && torqueUnitsIn(text).length === 0;
-  const printed = isBare && column.unit !== null ? `${text} ${unitSymbol(column.unit)}` : text;
   return {
-    torque: { printed, readAs: null, requirement: result.value.read.requirement },
+    torque: {
+      printed: printedWithUnit(cellText(cell), column.unit),
+      readAs: null,
+      requirement: result.value.read.requirement,
+    },
     book: {
       kind: 'table',
       id: kept.id,
