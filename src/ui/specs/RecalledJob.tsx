@@ -4,6 +4,7 @@ import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { RecallDecision, RecalledByValue } from '#wire/recall.ts';
 import { recalledWords } from '#wire/words/recall.ts';
 import { DecidedLine, RecallDecisions } from '../shared/RecallDecisions.tsx';
+import { RecalledHead } from '../shared/RecalledHead.tsx';
 
 const FIRST = 6;
 
@@ -23,16 +24,7 @@ export const RecalledJob = ({ job, hasValue, unit, person, onDecide }: Props) =>
   const worst = recalled.find(({ outsidePercent }) => outsidePercent !== null)?.outsidePercent ?? null;
   return (
     <li className="panel grid gap-2 p-4" data-testid="recalled-job">
-      <div className="flex flex-wrap items-baseline justify-between gap-2">
-        <h2 className="text-l font-bold">
-          <a href={`/jobs/${job.jobId}/plan`}>
-            {job.number} {job.title}
-          </a>
-        </h2>
-        {worst !== null && worst > 0 && (
-          <strong className="text-high">up to {worst.toFixed(1)} % outside</strong>
-        )}
-      </div>
+      <RecalledHead job={job} farthestPercent={worst} />
       <p>
         {recalled.length} of {pulled} {pulled === 1 ? 'fastener' : 'fasteners'}{' '}
         {recalled.length === 1 ? 'does' : 'do'} not conform by it.{' '}

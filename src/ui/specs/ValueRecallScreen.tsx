@@ -6,6 +6,7 @@ import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { RecallDecision, ValueFacts, ValueRecallAnswer } from '#wire/recall.ts';
 import { changeWords } from '#wire/words/recall.ts';
+import { JudgingAgain } from '../shared/JudgingAgain.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { readLines } from '../shared/read-lines.ts';
 import { RecalledJob } from './RecalledJob.tsx';
@@ -87,13 +88,12 @@ export const ValueRecallScreen = ({ facts, unit, person }: Props) => {
       </div>
       <ProblemNotice problem={problem} />
       {!found && !problem && (
-        <div className="panel grid gap-2 p-4">
-          <p>
-            Judging again: {progress.done} of {progress.total} jobs, {progress.recalled} fasteners outside so
-            far.
-          </p>
-          <progress className="h-3 w-full" max={Math.max(1, progress.total)} value={progress.done} />
-        </div>
+        <JudgingAgain
+          done={progress.done}
+          total={progress.total}
+          of="jobs"
+          outside={`${progress.recalled} fasteners`}
+        />
       )}
       {found && (
         <>

@@ -9,8 +9,10 @@ import type { RecalledJobLine } from '#wire/calibration.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { RecallDecision } from '#wire/recall.ts';
 import { sinceWords } from '#wire/words/tool.ts';
+import { JudgingAgain } from '../shared/JudgingAgain.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { DecidedLine, RecallDecisions } from '../shared/RecallDecisions.tsx';
+import { RecalledHead } from '../shared/RecalledHead.tsx';
 import { readLines } from '../shared/read-lines.ts';
 
 type Props = { readonly tool: Tool; readonly person: Person };
@@ -112,12 +114,12 @@ export const RecallScreen = ({ tool, person }: Props) => {
       </div>
       <ProblemNotice problem={problem} />
       {!found && !problem && (
-        <div className="panel grid gap-2 p-4">
-          <p>
-            Judging again: {progress.done} of {progress.total} pulls, {progress.outsideWorst} outside so far.
-          </p>
-          <progress className="h-3 w-full" max={Math.max(1, progress.total)} value={progress.done} />
-        </div>
+        <JudgingAgain
+          done={progress.done}
+          total={progress.total}
+          of="pulls"
+          outside={`${progress.outsideWorst}`}
+        />
       )}
       {found && (
         <>
@@ -129,14 +131,7 @@ export const RecallScreen = ({ tool, person }: Props) => {
           <ul className="grid gap-3">
             {found.jobs.map((job) => (
               <li key={job.jobId} className="panel grid gap-2 p-4" data-testid="recalled-job">
-                <div className="flex flex-wrap items-baseline justify-between gap-2">
-                  <h2 className="text-l font-bold">
-                    <a href={`/jobs/${job.jobId}/plan`}>
-                      {job.number} {job.title}
-                    </a>
-                  </h2>
-                  <strong className="text-high">up to {job.farthestPercent.toFixed(1)} % outside</strong>
-                </div>
+                <RecalledHead job={job} farthestPercent={job.farthestPercent} />
                 <p>
                   {job.outsideWorst} of {job.pulls} pulls outside in the worst case, {job.outsideLinear} if
                   the error grew with use.
