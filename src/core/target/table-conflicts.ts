@@ -1,5 +1,6 @@
-import { type KeySpan, plainName, readKeyAnswer, spanCovers } from '../spec/lookup/key-span.ts';
+import { type KeySpan, spanCovers } from '../spec/lookup/key-span.ts';
 import type { ReadRow, ReadTable } from '../spec/lookup/lookup-table.ts';
+import { plainName, readKeyAnswer } from '../spec/lookup/read-key-span.ts';
 
 import { sourcesDiffer } from '../spec/requirement/agreement.ts';
 import type { Requirement } from '../spec/requirement/requirement.ts';

@@ -1,6 +1,7 @@
 import { torqueUnitsIn } from '../../quantity/unit-spelling.ts';
-import { type KeyKind, readKeySpan } from '../lookup/key-span.ts';
+import type { KeyKind } from '../lookup/key-span.ts';
 import type { KeyColumn, ValueColumn } from '../lookup/lookup-table.ts';
+import { readKeySpan } from '../lookup/read-key-span.ts';
 import { readRequirement } from '../requirement/read-requirement.ts';
 import { propertyClassOf } from '../screw/property-class.ts';
 

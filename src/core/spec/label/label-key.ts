@@ -1,4 +1,4 @@
-import { readKeySpan } from '../lookup/key-span.ts';
+import { readKeySpan } from '../lookup/read-key-span.ts';
 
 /** What the key of one statement says: texts as printed, empty where it says nothing. */
 export type LabelKey = {

@@ -1,6 +1,7 @@
-import { requirementRuns, type Token } from '../requirement/lex-requirement.ts';
+import { requirementRuns } from '../requirement/lex-requirement.ts';
 import { plainPrint } from '../requirement/plain-print.ts';
 import { readRequirement } from '../requirement/read-requirement.ts';
+import type { Token } from '../requirement/requirement-token.ts';
 
 /** A torque in a line of a label: where it stands, and whether it is clear or needs a question. */
 export type LineTorque = { readonly start: number; readonly end: number; readonly isClear: boolean };

@@ -1,5 +1,6 @@
 import { readConductorSize } from '../conductor/conductor-size.ts';
-import { type KeyKind, type KeySpan, readKeySpan, spanCovers } from './key-span.ts';
+import { type KeyKind, type KeySpan, spanCovers } from './key-span.ts';
+import { readKeySpan } from './read-key-span.ts';
 
 // Sizes that conductors are sold in: AWG from 22 to 4/0, then kcmil. Source: ASTM B258 for the gauges; common practice for which are sold.
 const SOLD_CONDUCTORS: readonly string[] = [

@@ -1,15 +1,9 @@
 import type { WrittenTorque } from '../../quantity/torque.ts';
 import { accepted, type Result } from '../../result.ts';
 import type { Requirement } from '../requirement/requirement.ts';
-import {
-  type KeyRefusal,
-  type KeySpan,
-  readKeyAnswer,
-  spanCovers,
-  spanDistance,
-  spanIdentity,
-} from './key-span.ts';
+import { type KeyRefusal, type KeySpan, spanCovers, spanDistance, spanIdentity } from './key-span.ts';
 import type { ReadRow, ReadTable, ReadValue } from './lookup-table.ts';
+import { readKeyAnswer } from './read-key-span.ts';
 
 /** What a person has answered: a text per key column, null where not yet, and which column of values. */
 export type LookUpAnswers = {

@@ -5,7 +5,8 @@ import { accepted, type Result, refused } from '../../result.ts';
 import type { Shape } from '../../shape.ts';
 import type { ReadRequirement } from '../requirement/read-requirement.ts';
 import { resolvedRequirement, type UnresolvedRefusal } from '../requirement/resolved-requirement.ts';
-import { KEY_KINDS, type KeyRefusal, type KeySpan, readKeySpan, spanIdentity } from './key-span.ts';
+import { KEY_KINDS, type KeyRefusal, type KeySpan, spanIdentity } from './key-span.ts';
+import { readKeySpan } from './read-key-span.ts';
 
 export const TABLE_MAX_ROWS = 1_000;
 export const TABLE_MAX_COLUMNS = 12;

@@ -1,15 +1,24 @@
 import { z } from 'zod';
 import type { WrittenNumber } from '../../quantity/read-number.ts';
-import { fromNewtonMetres, type TorqueUnit, toNewtonMetres, unitSymbol } from '../../quantity/unit.ts';
-import { UNIT_GUESSES } from '../../quantity/unit-spelling.ts';
+import type { TorqueUnit } from '../../quantity/unit.ts';
 import { accepted, type Result, refused } from '../../result.ts';
 import { type Disagreement, disagreements } from './agreement.ts';
-import { lexRequirement, type Token } from './lex-requirement.ts';
+import { lexRequirement } from './lex-requirement.ts';
 import { plainPrint } from './plain-print.ts';
-import { ANGLE_MAX_DEGREES, printedTorques, type Requirement, turnedDegrees } from './requirement.ts';
-import type { Candidate, RequirementRefusal } from './requirement-refusal.ts';
+import type { Requirement } from './requirement.ts';
+import { boundsRefusal } from './requirement-bounds.ts';
+import {
+  candidatesFor,
+  doubtfulFraction,
+  doubtfulNumber,
+  guessesFor,
+  type Print,
+  printedFirst,
+} from './requirement-doubts.ts';
+import type { RequirementRefusal } from './requirement-refusal.ts';
 import { marksOf, numbersOf, REQUIREMENT_SHAPES } from './requirement-shape.ts';
 import { statementsIn } from './requirement-statements.ts';
+import type { Token } from './requirement-token.ts';
 
 /** A requirement as printed and as read. */
 export type ReadRequirement = {
@@ -25,76 +34,6 @@ export type ReadRequirement = {
 
 /** Longest text read as a requirement, in characters. */
 export const REQUIREMENT_MAX_LENGTH = 200;
-/** Highest torque accepted, in newton metres: far above what hands apply, low enough to catch a lost decimal point. */
-export const TORQUE_MAX_NEWTON_METRES = 10_000;
-
-/** A print with its tokens: what a question about it is asked of. */
-type Print = { readonly text: string; readonly tokens: readonly Token[]; readonly siteUnit: TorqueUnit };
-
-const numbered = (token: Token): boolean => token.mark === 'N';
-
-/** The print with a unit in place of every force, or after the last number of each statement that has none. */
-const withUnit = ({ text, tokens }: Print, statement: readonly Token[], unit: TorqueUnit): string => {
-  const symbol = unitSymbol(unit);
-  const forces = tokens.filter(({ mark }) => mark === 'F');
-  const last = statement.findLast(numbered);
-  const places = forces.length > 0 ? forces : last ? [{ start: last.end, end: last.end }] : [];
-  return [...places]
-    .reverse()
-    .reduce(
-      (whole, { start, end }) =>
-        `${whole.slice(0, start).trimEnd()} ${symbol}${end === start && /^\w/.test(whole.slice(end)) ? ' ' : ''}${whole.slice(end)}`,
-      text,
-    );
-};
-
-/** What a print may have meant, with each of some units: the ones it prints elsewhere first, those it contradicts itself by last. */
-const candidatesFor = (
-  print: Print,
-  statement: readonly Token[],
-  units: readonly TorqueUnit[],
-): readonly Candidate[] => {
-  const value = numbersOf(statement)[0]?.value ?? 0;
-  const { siteUnit } = print;
-  return units
-    .flatMap((unit) => {
-      const text = withUnit(print, statement, unit);
-      const read = readRequirement(text, siteUnit);
-      const inSiteUnit = { value: fromNewtonMetres(toNewtonMetres(value, unit), siteUnit), unit: siteUnit };
-      return read.ok ? [{ text, inSiteUnit, contradicts: read.value.disagreements.length > 0 }] : [];
-    })
-    .sort((a, b) => Number(a.contradicts) - Number(b.contradicts))
-    .map(({ text, inSiteUnit }) => ({ text, inSiteUnit }));
-};
-
-const printedFirst = ({ tokens }: Print, units: readonly TorqueUnit[]): readonly TorqueUnit[] => {
-  const printed = new Set(tokens.flatMap((token) => (token.mark === 'U' ? [token.unit] : [])));
-  return [...units.filter((unit) => printed.has(unit)), ...units.filter((unit) => !printed.has(unit))];
-};
-
-/** What a number without a unit may mean: the usual ones, and whatever the print uses elsewhere. */
-const guessesFor = ({ tokens }: Print): readonly TorqueUnit[] => [
-  ...new Set([...tokens.flatMap((token) => (token.mark === 'U' ? [token.unit] : [])), ...UNIT_GUESSES]),
-];
-
-const boundsRefusal = (requirement: Requirement, text: string): RequirementRefusal | null => {
-  const torques = printedTorques(requirement).map((torque) => toNewtonMetres(torque.value, torque.unit));
-  if (torques.some((torque) => torque <= 0 || torque > TORQUE_MAX_NEWTON_METRES))
-    return { code: 'out-of-bounds', text, highestNewtonMetres: TORQUE_MAX_NEWTON_METRES };
-  if (requirement.kind === 'range' && requirement.low.value >= requirement.high.value)
-    return { code: 'range-reversed', text };
-  if (requirement.kind === 'nominal-maximum' && requirement.nominal.value >= requirement.maximum.value)
-    return { code: 'range-reversed', text };
-  const isTooWide =
-    (requirement.kind === 'nominal-percent' &&
-      Math.max(requirement.tolerancePercent, requirement.minusPercent ?? 0) >= 100) ||
-    (requirement.kind === 'nominal-absolute' &&
-      Math.max(requirement.minus.value, requirement.plus.value) >= requirement.nominal.value);
-  if (isTooWide) return { code: 'tolerance-too-wide', text };
-  const isNoAngle = turnedDegrees(requirement).some((angle) => angle > ANGLE_MAX_DEGREES || angle <= 0);
-  return isNoAngle ? { code: 'unreadable-shape', text } : null;
-};
-
 const wordsOf = ({ text }: Pick<Print, 'text'>, tokens: readonly Token[]): string => {
   const ends = tokens.map(({ start, end }) => [start, end] as const);
   return text.slice(Math.min(...ends.map(([start]) => start)), Math.max(...ends.map(([, end]) => end)));
@@ -110,7 +49,7 @@ const readStatement = (print: Print, tokens: readonly Token[]): Result<Requireme
     return refused({
       code: 'ambiguous-unit',
       text,
-      candidates: candidatesFor(print, tokens, printedFirst(print, force)),
+      candidates: candidatesFor(readRequirement, print, tokens, printedFirst(print, force)),
     });
   const units = [...new Set(tokens.flatMap((token) => (token.mark === 'U' ? [token.unit] : [])))];
   // A shape without a torque never asks for the unit that stands in here.
@@ -119,7 +58,7 @@ const readStatement = (print: Print, tokens: readonly Token[]): Result<Requireme
     return refused({
       code: 'no-unit',
       text,
-      candidates: candidatesFor(print, tokens, printedFirst(print, guessesFor(print))),
+      candidates: candidatesFor(readRequirement, print, tokens, printedFirst(print, guessesFor(print))),
     });
   if (units.length > 1) return refused({ code: 'units-differ', text });
   const numbers = numbersOf(tokens);
@@ -147,40 +86,6 @@ const hasTrailingSign = ({ text, tokens }: Pick<Print, 'text' | 'tokens'>): bool
     );
   });
 
-const DOUBTFUL = /(?<![\d.,])([1-9]\d{0,2})[.,](\d{3})(?![\d.,])/g;
-
-/** The two things that doubtful numbers may say, all of a print read alike: the mark that is printed marks decimals, or thousands. */
-const doubtfulNumber = (text: string, siteUnit: TorqueUnit): RequirementRefusal => {
-  const candidates = [
-    `${text.replace(DOUBTFUL, '$1.$2')}, decimal point`,
-    text.replace(DOUBTFUL, '$1$2'),
-  ].filter((each) => readRequirement(each, siteUnit).ok);
-  return {
-    code: 'ambiguous-torque',
-    text,
-    candidates: candidates.map((each) => ({ text: each, inSiteUnit: null })),
-  };
-};
-
-const HALF = /^(\d{1,2})\s*\/\s*(2|4|8|16)(?=[^\d])/;
-
-/** A fraction alone, which may as well be two values: `1/2 Nm`. */
-const doubtfulFraction = (text: string, siteUnit: TorqueUnit): RequirementRefusal | null => {
-  const [whole, over, under] = HALF.exec(text) ?? [];
-  if (!whole || Number(over) >= Number(under)) return null;
-  const candidates = [
-    text.replace(whole, String(Number(over) / Number(under))),
-    text.replace(whole, `${over} to ${under}`),
-  ].filter((each) => readRequirement(each, siteUnit).ok);
-  return candidates.length === 0
-    ? null
-    : {
-        code: 'ambiguous-torque',
-        text,
-        candidates: candidates.map((each) => ({ text: each, inSiteUnit: null })),
-      };
-};
-
 /** Reads a requirement as people print it: `36 in-lb`, `5…7 Nm`, `6 ±0.5 Nm`, `max 7 Nm`, `15-20 in-lb (1.7-2.3 Nm)`, `hand tight + 1/6 turn`.
  *  Every number, unit and bounding word is in what was read, or the text is refused with what it may have meant: a unit of force or no unit is
  *  never guessed.
@@ -195,12 +100,14 @@ export const readRequirement = (
   if (printed.length > REQUIREMENT_MAX_LENGTH)
     return refused({ code: 'text-too-long', longest: REQUIREMENT_MAX_LENGTH });
   const text = plainPrint(printed);
-  const fraction = doubtfulFraction(text, siteUnit);
+  const fraction = doubtfulFraction(readRequirement, text, siteUnit);
   if (fraction) return refused(fraction);
   const lexed = lexRequirement(text);
   if (!lexed.ok)
     return refused(
-      lexed.refusal.code === 'ambiguous-number' ? doubtfulNumber(text, siteUnit) : lexed.refusal,
+      lexed.refusal.code === 'ambiguous-number'
+        ? doubtfulNumber(readRequirement, text, siteUnit)
+        : lexed.refusal,
     );
   const print = { text, tokens: lexed.value, siteUnit };
   if (hasTrailingSign(print)) return refused({ code: 'unreadable-shape', text: printed });

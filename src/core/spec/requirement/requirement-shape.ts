@@ -1,7 +1,7 @@
 import type { WrittenNumber } from '../../quantity/read-number.ts';
 import type { WrittenTorque } from '../../quantity/torque.ts';
-import type { Token } from './lex-requirement.ts';
 import type { Requirement } from './requirement.ts';
+import type { Token } from './requirement-token.ts';
 
 /** The values of a statement by their place in it. */
 export type Values = {
@@ -40,7 +40,7 @@ const percents = (nominal: WrittenTorque, plus: number, minus: number): Requirem
   ...(plus === minus ? {} : { minusPercent: minus }),
 });
 
-// Marks as in lex-requirement; a unit in front of its number has been moved behind it, and a statement in brackets stands apart.
+// Marks as in requirement-token; a unit in front of its number has been moved behind it, and a statement in brackets stands apart.
 export const REQUIREMENT_SHAPES: readonly RequirementShape[] = [
   { pattern: /^NU?$/, build: ({ torque: t }) => ({ kind: 'nominal', nominal: t(0) }) },
   { pattern: /^NU?-NU?$|^BNU?[-&]NU?$/, build: ({ torque: t }) => ranged(t(0), t(1)) },

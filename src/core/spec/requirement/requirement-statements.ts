@@ -1,5 +1,5 @@
-import type { Token } from './lex-requirement.ts';
 import { marksOf } from './requirement-shape.ts';
+import type { Token } from './requirement-token.ts';
 
 /** One statement of a print: where it stands, and its tokens. */
 export type Statement = { readonly tokens: readonly Token[] };

@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { readConductorSize } from '#core/spec/conductor/conductor-size.ts';
-import { type KeyKind, readKeySpan, spanCovers } from '#core/spec/lookup/key-span.ts';
+import { type KeyKind, spanCovers } from '#core/spec/lookup/key-span.ts';
 import { lookAlikes } from '#core/spec/lookup/look-alike-keys.ts';
 import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import { SCREW_TERMINALS } from '#core/spec/lookup/published/screw-terminals.ts';
+import { readKeySpan } from '#core/spec/lookup/read-key-span.ts';
 
 const same = (kind: KeyKind, cell: string, answer: string, unit = ''): boolean => {
   const [a, b] = [readKeySpan(kind, cell, unit), readKeySpan(kind, answer, unit)];

@@ -1,15 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import {
-  type KeyKind,
-  readKeyAnswer,
-  readKeySpan,
-  spanCovers,
-  spanIdentity,
-} from '#core/spec/lookup/key-span.ts';
+import { type KeyKind, spanCovers, spanIdentity } from '#core/spec/lookup/key-span.ts';
 import { lookUp } from '#core/spec/lookup/look-up.ts';
 import { checkedTable, type LookupTable, readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import { PLAIN_TABLE, printedRows } from '#core/spec/lookup/published/published-table.ts';
+import { readKeyAnswer, readKeySpan } from '#core/spec/lookup/read-key-span.ts';
 
 const table = (part: Partial<LookupTable>): LookupTable => ({
   ...PLAIN_TABLE,

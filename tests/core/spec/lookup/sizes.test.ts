@@ -3,7 +3,8 @@ import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import { coveredWords } from '#core/spec/lookup/covered-sizes.ts';
 import { readInchSize } from '#core/spec/lookup/inch-size.ts';
-import { type KeyKind, readKeySpan, spanCovers, spanDistance } from '#core/spec/lookup/key-span.ts';
+import { type KeyKind, spanCovers, spanDistance } from '#core/spec/lookup/key-span.ts';
+import { readKeySpan } from '#core/spec/lookup/read-key-span.ts';
 import { readThreadSize } from '#core/spec/lookup/thread-size.ts';
 
 const span = (kind: KeyKind, text: string, unit = '') => valueOrThrow(readKeySpan(kind, text, unit));

@@ -1,7 +1,7 @@
 import { type NumberRefusal, readNumber, type WrittenNumber } from '../../../quantity/read-number.ts';
 import type { TorqueUnit } from '../../../quantity/unit.ts';
 import { accepted, type Result, refused } from '../../../result.ts';
-import { matchAt } from '../../../spec/requirement/lex-requirement.ts';
+import { matchAt } from '../../../spec/requirement/requirement-marks.ts';
 import { NOT_A_TORQUE_SPELLINGS, TORQUE_SPELLINGS } from './unit-spelling.ts';
 
 type Span = { readonly start: number; readonly end: number };

@@ -2,12 +2,9 @@ import type { WrittenNumber } from '../../../quantity/read-number.ts';
 import type { WrittenTorque } from '../../../quantity/torque.ts';
 import { fromNewtonMetres, type TorqueUnit, toNewtonMetres, unitSymbol } from '../../../quantity/unit.ts';
 import { accepted, type Result, refused } from '../../../result.ts';
-import {
-  REQUIREMENT_MAX_LENGTH,
-  type ReadRequirement,
-  TORQUE_MAX_NEWTON_METRES,
-} from '../../../spec/requirement/read-requirement.ts';
+import { REQUIREMENT_MAX_LENGTH, type ReadRequirement } from '../../../spec/requirement/read-requirement.ts';
 import { printedTorques, type Requirement } from '../../../spec/requirement/requirement.ts';
+import { TORQUE_MAX_NEWTON_METRES } from '../../../spec/requirement/requirement-bounds.ts';
 import type { Candidate, RequirementRefusal } from '../../../spec/requirement/requirement-refusal.ts';
 import { disagreements } from './agreement.ts';
 import { lexRequirement, type Token } from './lex-requirement.ts';
