@@ -59,13 +59,14 @@ export const checkedScale = (scale: Scale): Result<Scale, ScaleRefusal> => {
   return accepted(scale);
 };
 
-/** How a setting reads on the scale: main = start + ⌊(s − start)/turn⌋·turn, sub = s − main. In the tool's unit. */
+/** How a setting reads on the scale: main = start + ⌊(s − start)/turn⌋·turn, sub = s − main, less than a turn. In the
+ *  tool's unit. */
 export const scaleMarks = (scale: Scale, setting: number): ScaleMarks => {
-  // Below the first main graduation nothing shows but the minimum.
-  if (setting < scale.mainStart - 1e-9) return { main: scale.minimum, sub: decimal(setting - scale.minimum) };
+  // Below the first main graduation the turns count from the minimum.
+  const start = setting < scale.mainStart - 1e-9 ? scale.minimum : scale.mainStart;
   // A setting on a graduation may sit a hair below it in binary; a millionth of a turn is no graduation.
-  const turns = Math.floor((setting - scale.mainStart) / scale.perTurn + 1e-6);
-  const main = decimal(scale.mainStart + turns * scale.perTurn);
+  const turns = Math.floor((setting - start) / scale.perTurn + 1e-6);
+  const main = decimal(start + turns * scale.perTurn);
   return { main, sub: decimal(setting - main) };
 };
 

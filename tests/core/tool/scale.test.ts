@@ -51,6 +51,14 @@ describe('reading a scale: main graduation and what the barrel adds', () => {
       main: 5,
       sub: 2,
     },
+    // Derived: 3, 8 and 13 are a turn apart from the minimum; the shaft's first graduation is at 14.
+    {
+      name: 'below mains that start more than a turn above the minimum',
+      on: scale(3, 40, 5, 0.5, 'N.m', 14),
+      setting: 9,
+      main: 8,
+      sub: 1,
+    },
     { name: 'decimal turns', on: scale(0.4, 4, 0.4, 0.02, 'N.m'), setting: 1.3, main: 1.2, sub: 0.1 },
   ])('$name', ({ on, setting, main, sub }) => {
     expect(scaleMarks(on, setting)).toEqual({ main, sub });
