@@ -229,3 +229,25 @@ test('on a phone a step can be measured with the keyboard of the phone', async (
   await expect(step(page)).toContainText('Flutes out');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
+
+test('a part there is no other of is warned of, its lower half taken, and an overload said before the first pull', async ({
+  page,
+}) => {
+  await signedIn(page, 'Eko');
+  const list =
+    'position,label,requirement,part,load_a,rated_a\nS1,stud,38 to 44 in-lb,STUD-9,42,32\nS2,stud,38 to 44 in-lb,,20,32\n';
+  const job = await plannedJob(page, 'Studs of the old panel', list, 'control-cabinet', ['STUD-9']);
+  await page.goto(`/jobs/${job}/plan`);
+  await expect(page.getByTestId('overloads')).toContainText('S1: 42 A where 32 A is rated');
+  await expect(page.getByTestId('overloads')).not.toContainText('S2');
+  const only = page.getByTestId('only-one-STUD-9');
+  await only.getByRole('button', { name: 'Take the lower half for 1' }).click();
+  await expect(only).toContainText('The lower half is taken for 1 of 1.');
+  await expect(page.getByRole('row', { name: /S1/ })).toContainText('39.5 lbf·in (38 to 41)');
+  await expect(page.getByText('all sent')).toBeVisible();
+  await page.goto(`/jobs/${job}/bench`);
+  await expect(
+    page.getByText('There is no other STUD-9: this is the lower half of its range.'),
+  ).toBeVisible();
+  await expect(page.getByText('More torque cures nothing.')).toBeVisible();
+});

@@ -48,6 +48,7 @@ export const plannedJob = async (
   title: string,
   list: string,
   jointKind = 'control-cabinet',
+  irreplaceable: readonly string[] = [],
 ): Promise<string> => {
   const { lines } = valueOrThrow(fastenerLines(list));
   const answer = await page.request.post(`${address()}/api/v1/jobs`, {
@@ -62,7 +63,7 @@ export const plannedJob = async (
           title: 'Terminals',
           jointKind,
           seenFrom: 'from the door',
-          irreplaceable: [],
+          irreplaceable,
         },
       ],
       asset: null,

@@ -36,7 +36,7 @@ export const BenchWarnings = ({
       {isOnlyOne(groupOf(view.plan, planned), planned) && (
         <p className="mt-1 font-semibold text-low">
           There is no other {planned.part}:{' '}
-          {isLowerHalf ? 'this is the lower half of its range' : `stay at or under ${half}`}, and stop at the
+          {isLowerHalf ? 'this is the lower half of its range' : `stay at or under ${half}`}. Stop at the
           first doubt.
         </p>
       )}
