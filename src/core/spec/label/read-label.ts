@@ -98,10 +98,11 @@ const dropped = (
  *  about. Refuses: label-empty, label-too-long, label-without-torque. */
 export const readLabel = (text: string): Result<ProposedTable, LabelRefusal> => {
   if (text.trim() === '') return refused({ code: 'label-empty' });
+  const tooLong = { code: 'label-too-long', longest: LABEL_MAX_LENGTH, mostLines: LABEL_MAX_LINES } as const;
+  if (text.length > LABEL_MAX_LENGTH) return refused(tooLong);
   const { separator, width, lines: pasted } = splitLabel(text);
+  if (pasted.length > LABEL_MAX_LINES) return refused(tooLong);
   const lines = withBothUnits(pasted);
-  if (text.length > LABEL_MAX_LENGTH || lines.length > LABEL_MAX_LINES)
-    return refused({ code: 'label-too-long', longest: LABEL_MAX_LENGTH, mostLines: LABEL_MAX_LINES });
   const subject = labelSubject(text);
   const unit = headingUnit(lines);
   const inColumns = width > 1 ? tableOfColumns(lines, width, unit, subject) : null;

@@ -40,7 +40,7 @@ const cellsBy = (text: string, mark: RegExp): readonly string[] =>
 
 /** How far every line is indented. What a line is indented beyond it is an empty first cell. */
 const indentOf = (lines: readonly string[]): number =>
-  Math.min(...lines.map((line) => /^ */.exec(line)?.[0].length ?? 0));
+  lines.reduce((least, line) => Math.min(least, /^ */.exec(line)?.[0].length ?? 0), LABEL_MAX_LENGTH);
 
 /** Cells between gaps; a line that begins with a gap has nothing in its first column. */
 const cellsByGap = (line: string, indent: number): readonly string[] => {
