@@ -2,7 +2,7 @@ import { NOT_A_TORQUE_SPELLINGS, TORQUE_SPELLINGS } from '../../quantity/unit-sp
 import type { Token } from './requirement-token.ts';
 import { ANY_WORD, type Mark, SYMBOLS, TILDE, WORDS } from './requirement-words.ts';
 
-const SYMBOL_OF_TORQUE = /(?:M_?[AaDdTt]|[TM])\s*(?=[=:])/y;
+const SYMBOL_OF_TORQUE = /(?:M_?[AaDdTt]|[TM])\s*(?=[=:≤≥<>⩽⩾≦≧])/y;
 
 /** Where a match of a sticky pattern at a place ends; null where nothing matches there. */
 export const matchAt = (pattern: RegExp, text: string, at: number): number | null => {
@@ -24,7 +24,7 @@ export const unitAt = (text: string, start: number): Token | null => {
   return null;
 };
 
-/** `T =`, `MA =`: what stands between a quantity's symbol and its value parts nothing. */
+/** `T =`, `MA =`, `T ≤`: what stands between a quantity's symbol and its value parts nothing. */
 const symbolOfTorqueAt = (
   text: string,
   start: number,
