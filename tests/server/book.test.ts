@@ -28,7 +28,7 @@ import { shipPublishedTables } from '#server/services/ship-published-tables.ts';
 import { searchSite } from '#server/services/site-search.ts';
 import type { RequirementDraft } from '#wire/book.ts';
 import { TOOL } from '../core/job/sample-job.ts';
-import { plainBookRequirement } from './sample-book.ts';
+import { plainBookRequirement, requirementDraft } from './sample-book.ts';
 import { happening, newJob, person, pullEvents, readyEvents, stateOf } from './sample-site.ts';
 
 const code = (result: { ok: boolean; refusal?: unknown }) =>
@@ -46,20 +46,6 @@ const source = async (title: string): Promise<Source> =>
     }),
   );
 
-const draft = (
-  sourceId: string,
-  part: string,
-  printed: string,
-  more: Partial<RequirementDraft> = {},
-): RequirementDraft => ({
-  id: uuidv7(),
-  basedOn: null,
-  sourceId,
-  isWithdrawn: false,
-  why: '',
-  body: plainBookRequirement(part, printed),
-  ...more,
-});
 const keep = async (of: RequirementDraft) => valueOrThrow(await keepRequirement(of, await person('Lea')));
 
 /** A job of one fastener that rests on a requirement of the book. */
@@ -78,10 +64,10 @@ const jobOn = async (name: string): Promise<string> => {
 describe('requirements', () => {
   test('a change is a new revision, and the old one stays', async () => {
     const from = await source('Revisions');
-    const kept = await keep(draft(from.id, 'revised bolt', '20 to 24 lbf·in'));
+    const kept = await keep(requirementDraft(from.id, 'revised bolt', '20 to 24 lbf·in'));
     expect(kept.code).toMatch(/^R-\d+$/);
     const next = {
-      ...draft(from.id, 'revised bolt', '26 to 30 lbf·in'),
+      ...requirementDraft(from.id, 'revised bolt', '26 to 30 lbf·in'),
       id: kept.id,
       basedOn: 1,
       why: 'letter',
@@ -96,9 +82,9 @@ describe('requirements', () => {
 
   test('two people who change one revision: the second is told, and nothing is lost', async () => {
     const from = await source('Race');
-    const kept = await keep(draft(from.id, 'raced bolt', '5 Nm'));
+    const kept = await keep(requirementDraft(from.id, 'raced bolt', '5 Nm'));
     const change = (printed: string) => ({
-      ...draft(from.id, 'raced bolt', printed),
+      ...requirementDraft(from.id, 'raced bolt', printed),
       id: kept.id,
       basedOn: 1,
       why: 'w',
@@ -109,7 +95,7 @@ describe('requirements', () => {
 
   test('sent twice is kept once', async () => {
     const from = await source('Twice');
-    const sent = draft(from.id, 'sent bolt', '5 Nm');
+    const sent = requirementDraft(from.id, 'sent bolt', '5 Nm');
     expect((await keep(sent)).code).toBe((await keep(sent)).code);
   });
 
@@ -120,9 +106,9 @@ describe('requirements', () => {
 
   test('a torque that its print does not say is refused; so is a list with one such line, whole', async () => {
     const from = await source('Claims');
-    const honest = draft(from.id, 'honest bolt', '5 Nm');
+    const honest = requirementDraft(from.id, 'honest bolt', '5 Nm');
     const false_ = {
-      ...draft(from.id, 'false bolt', '5 Nm'),
+      ...requirementDraft(from.id, 'false bolt', '5 Nm'),
       body: { ...honest.body, torque: { ...honest.body.torque, printed: '50 Nm' } },
     };
     expect(code(await keepRequirement(false_, await person('Lea')))).toBe('claim-untrue');
@@ -135,9 +121,9 @@ describe('requirements', () => {
     ['a revision of nothing', { basedOn: 1, why: 'w' }, 'not-found'],
   ])('%s is refused', async (_, more, expected) => {
     const from = await source('Refusals');
-    expect(code(await keepRequirement(draft(from.id, 'bolt', '5 Nm', more), await person('Lea')))).toBe(
-      expected,
-    );
+    expect(
+      code(await keepRequirement(requirementDraft(from.id, 'bolt', '5 Nm', more), await person('Lea'))),
+    ).toBe(expected);
   });
 });
 
@@ -145,7 +131,7 @@ describe('search', () => {
   test('by part, size in any spelling, source and code; withdrawn ones are not found', async () => {
     const from = await source('Hangar notes');
     const kept = await keep({
-      ...draft(from.id, 'aileron hinge nut', '5 Nm'),
+      ...requirementDraft(from.id, 'aileron hinge nut', '5 Nm'),
       body: { ...plainBookRequirement('aileron hinge nut', '5 Nm'), size: 'M8' },
     });
     for (const query of ['aileron', 'hin nut', 'aileron m 8', '8 mm hinge', 'hangar aileron', kept.code])
@@ -159,7 +145,7 @@ describe('search', () => {
         query,
       ).not.toContain(kept.id);
     await keep({
-      ...draft(from.id, 'aileron hinge nut', '5 Nm'),
+      ...requirementDraft(from.id, 'aileron hinge nut', '5 Nm'),
       id: kept.id,
       basedOn: 1,
       why: 'gone',
@@ -171,7 +157,7 @@ describe('search', () => {
   test('where nothing has all of it, what has the size is shown, and said to be a part', async () => {
     const from = await source('Parts');
     const kept = await keep({
-      ...draft(from.id, 'rudder pin', '5 Nm'),
+      ...requirementDraft(from.id, 'rudder pin', '5 Nm'),
       body: { ...plainBookRequirement('rudder pin', '5 Nm'), size: 'M7' },
     });
     const { hits, isPartial } = await searchSite('M7 titanium');
@@ -205,7 +191,7 @@ describe('search', () => {
 
   test('what the search knows can be written again from the book', async () => {
     const from = await source('Rebuilt');
-    const kept = await keep(draft(from.id, 'rebuilt gland', '5 Nm'));
+    const kept = await keep(requirementDraft(from.id, 'rebuilt gland', '5 Nm'));
     await database().query('DELETE FROM search_entries');
     expect((await searchSite('rebuilt gland')).hits).toEqual([]);
     await rebuildProjections();
@@ -259,7 +245,7 @@ describe('tables', () => {
 describe('sources', () => {
   test('superseding one is a lead’s, needs a reason, and lists what rests on it', async () => {
     const [old, newer] = [await source('Old book'), await source('New book')];
-    const kept = await keep(draft(old.id, 'superseded bolt', '20 to 24 lbf·in'));
+    const kept = await keep(requirementDraft(old.id, 'superseded bolt', '20 to 24 lbf·in'));
     const job = await jobOn(kept.code);
     const changed = { ...old, status: 'superseded', supersededBy: newer.id } as const;
     expect(code(await changeSource(changed, 'new', await person('Tam')))).toBe('role-may-not');
@@ -280,11 +266,11 @@ describe('sources', () => {
 
   test('a job that used an older revision says so, keeps it, and can be moved', async () => {
     const from = await source('Moving');
-    const kept = await keep(draft(from.id, 'moving bolt', '20 to 24 lbf·in'));
+    const kept = await keep(requirementDraft(from.id, 'moving bolt', '20 to 24 lbf·in'));
     const job = await jobOn(kept.code);
     expect(await bookNews(await stateOf(job))).toEqual([]);
     await keep({
-      ...draft(from.id, 'moving bolt', '26 to 30 lbf·in'),
+      ...requirementDraft(from.id, 'moving bolt', '26 to 30 lbf·in'),
       id: kept.id,
       basedOn: 1,
       why: 'letter',
@@ -348,7 +334,7 @@ describe('where one source prints two values', () => {
     const plain = plainBookRequirement('twice printed clamp', '20 to 24 lbf·in');
     const torque = valueOrThrow(readPrinted('20 to 24 in-lb (1.6 to 2.0 Nm)', '20 to 24 in-lb', 'N.m'));
     const kept = await keep({
-      ...draft(from.id, 'twice printed clamp', '20 to 24 lbf·in'),
+      ...requirementDraft(from.id, 'twice printed clamp', '20 to 24 lbf·in'),
       body: { ...plain, torque },
       why: 'the maker says so',
     });
@@ -369,7 +355,7 @@ describe('where one source prints two values', () => {
     const decision = { first: kept.id, other: kept.id, chosen: kept.id, why: 'x' };
     expect(code(await decideConflict(decision, await person('Lea')))).toBe('not-in-conflict');
     await keep({
-      ...draft(from.id, 'twice printed clamp', '20 to 24 lbf·in'),
+      ...requirementDraft(from.id, 'twice printed clamp', '20 to 24 lbf·in'),
       id: kept.id,
       basedOn: 1,
       why: 'a new print says one thing',
@@ -397,7 +383,7 @@ describe('where tables disagree', () => {
     const first = await kept(a.id, 'M4\t2.8\nM5\t5.5');
     const other = await kept(b.id, 'M4\t2.8\nM5\t4.5');
     const plain = await keep({
-      ...draft(a.id, 'disputed lid', '2 Nm'),
+      ...requirementDraft(a.id, 'disputed lid', '2 Nm'),
       body: { ...plainBookRequirement('disputed lid', '2 Nm'), size: 'M4' },
     });
     const found = async () =>
@@ -456,8 +442,8 @@ describe('where tables disagree', () => {
 describe('where sources disagree', () => {
   test('both are shown, with the effect on the jobs; the decision stays, and a new revision asks again', async () => {
     const [a, b] = [await source('Label A'), await source('Letter B')];
-    const first = await keep(draft(a.id, 'disputed clamp', '20 to 24 lbf·in'));
-    const other = await keep(draft(b.id, 'disputed clamp', '14 to 18 lbf·in'));
+    const first = await keep(requirementDraft(a.id, 'disputed clamp', '20 to 24 lbf·in'));
+    const other = await keep(requirementDraft(b.id, 'disputed clamp', '14 to 18 lbf·in'));
     const tam = await person('Tam');
     const job = await jobOn(first.code);
     await appendEvents(job, await readyEvents(job, tam), tam);
@@ -484,7 +470,7 @@ describe('where sources disagree', () => {
       by: 'Lea',
     });
     await keep({
-      ...draft(b.id, 'disputed clamp', '12 to 15 lbf·in'),
+      ...requirementDraft(b.id, 'disputed clamp', '12 to 15 lbf·in'),
       id: other.id,
       basedOn: 1,
       why: 'second letter',

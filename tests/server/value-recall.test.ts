@@ -19,7 +19,7 @@ import { readBookRequirement, readBookTable } from '#server/services/read-book.t
 import { changedValues, decideValueRecall, valueRecallAnswer } from '#server/services/recall-value.ts';
 import { signJob } from '#server/services/sign-job.ts';
 import type { KeptRequirement } from '#wire/book.ts';
-import { plainBookRequirement } from './sample-book.ts';
+import { requirementDraft } from './sample-book.ts';
 import { newJob, person, pullEvents, readyEvents, signatureOf, stateOf } from './sample-site.ts';
 
 const code = (result: { readonly ok: boolean; readonly refusal?: { readonly code: string } }) =>
@@ -38,31 +38,21 @@ const sourceOf = async () =>
   );
 
 const kept = async (part: string, printed: string, sourceId: string): Promise<KeptRequirement> =>
-  valueOrThrow(
-    await keepRequirement(
-      {
-        id: uuidv7(),
-        basedOn: null,
-        sourceId,
-        isWithdrawn: false,
-        why: '',
-        body: plainBookRequirement(part, printed),
-      },
-      await person('Lea'),
-    ),
-  );
+  valueOrThrow(await keepRequirement(requirementDraft(sourceId, part, printed), await person('Lea')));
 
-const revised = async (before: KeptRequirement, printed: string, isWithdrawn = false) =>
+const revised = async (
+  { id, revision, sourceId, body }: KeptRequirement,
+  printed: string,
+  isWithdrawn = false,
+) =>
   valueOrThrow(
     await keepRequirement(
-      {
-        id: before.id,
-        basedOn: before.revision,
-        sourceId: before.sourceId,
+      requirementDraft(sourceId, body.part, printed, {
+        id,
+        basedOn: revision,
         isWithdrawn,
         why: 'the print was misread',
-        body: plainBookRequirement(before.body.part, printed),
-      },
+      }),
       await person('Lea'),
     ),
   );

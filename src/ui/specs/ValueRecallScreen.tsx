@@ -8,6 +8,7 @@ import type { RecallDecision, ValueFacts, ValueRecallAnswer } from '#wire/recall
 import { changeWords } from '#wire/words/recall.ts';
 import { JudgingAgain } from '../shared/JudgingAgain.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { RecallDownloads } from '../shared/RecallDownloads.tsx';
 import { readLines } from '../shared/read-lines.ts';
 import { RecalledJob } from './RecalledJob.tsx';
 
@@ -77,14 +78,7 @@ export const ValueRecallScreen = ({ facts, unit, person }: Props) => {
             </span>
           </p>
         </div>
-        <div className="flex flex-wrap gap-2">
-          <a className="act-quiet" href={`${addressOf(facts)}.csv`} download>
-            CSV
-          </a>
-          <a className="act-quiet" href={`${addressOf(facts)}.pdf`} download>
-            PDF
-          </a>
-        </div>
+        <RecallDownloads address={addressOf(facts)} />
       </div>
       <ProblemNotice problem={problem} />
       {!found && !problem && (

@@ -12,6 +12,7 @@ import { sinceWords } from '#wire/words/tool.ts';
 import { JudgingAgain } from '../shared/JudgingAgain.tsx';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { DecidedLine, RecallDecisions } from '../shared/RecallDecisions.tsx';
+import { RecallDownloads } from '../shared/RecallDownloads.tsx';
 import { RecalledHead } from '../shared/RecalledHead.tsx';
 import { readLines } from '../shared/read-lines.ts';
 
@@ -103,14 +104,7 @@ export const RecallScreen = ({ tool, person }: Props) => {
           </p>
           <h1 className="text-xl font-bold">What did {tool.code} touch?</h1>
         </div>
-        <div className="flex flex-wrap gap-2">
-          <a className="act-quiet" href={`/api/v1/tools/${tool.id}/recall.csv`} download>
-            CSV
-          </a>
-          <a className="act-quiet" href={`/api/v1/tools/${tool.id}/recall.pdf`} download>
-            PDF
-          </a>
-        </div>
+        <RecallDownloads address={`/api/v1/tools/${tool.id}/recall`} />
       </div>
       <ProblemNotice problem={problem} />
       {!found && !problem && (

@@ -1,3 +1,4 @@
+import type { TorqueUnit } from '../../quantity/unit.ts';
 import { NOT_A_TORQUE_SPELLINGS, TORQUE_SPELLINGS } from '../../quantity/unit-spelling.ts';
 import type { Token } from './requirement-token.ts';
 import { ANY_WORD, type Mark, SYMBOLS, TILDE, WORDS } from './requirement-words.ts';
@@ -11,18 +12,29 @@ export const matchAt = (pattern: RegExp, text: string, at: number): number | nul
   return match && match[0].length > 0 ? at + match[0].length : null;
 };
 
-/** The unit that starts at a place, or what is none and is written for one; null where neither does. */
-export const unitAt = (text: string, start: number): Token | null => {
-  for (const [unit, pattern] of TORQUE_SPELLINGS) {
+type Spellings<T> = readonly (readonly [T, RegExp])[];
+
+/** The unit that starts at a place by some spellings, or what is none and is written for one; null where neither does. */
+export const spelledAt = (
+  text: string,
+  start: number,
+  torques: Spellings<TorqueUnit>,
+  others: Spellings<readonly TorqueUnit[]>,
+): Extract<Token, { readonly mark: 'U' | 'F' }> | null => {
+  for (const [unit, pattern] of torques) {
     const end = matchAt(pattern, text, start);
     if (end !== null) return { mark: 'U', unit, start, end };
   }
-  for (const [candidates, pattern] of NOT_A_TORQUE_SPELLINGS) {
+  for (const [candidates, pattern] of others) {
     const end = matchAt(pattern, text, start);
     if (end !== null) return { mark: 'F', candidates, start, end };
   }
   return null;
 };
+
+/** The unit that starts at a place, as it is spelled now. */
+export const unitAt = (text: string, start: number): Token | null =>
+  spelledAt(text, start, TORQUE_SPELLINGS, NOT_A_TORQUE_SPELLINGS);
 
 /** `T =`, `MA =`, `T ≤`: what stands between a quantity's symbol and its value parts nothing. */
 const symbolOfTorqueAt = (

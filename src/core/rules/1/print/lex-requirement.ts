@@ -1,7 +1,7 @@
 import { type NumberRefusal, readNumber, type WrittenNumber } from '../../../quantity/read-number.ts';
 import type { TorqueUnit } from '../../../quantity/unit.ts';
 import { accepted, type Result, refused } from '../../../result.ts';
-import { matchAt } from '../../../spec/requirement/requirement-marks.ts';
+import { matchAt, spelledAt } from '../../../spec/requirement/requirement-marks.ts';
 import { NOT_A_TORQUE_SPELLINGS, TORQUE_SPELLINGS } from './unit-spelling.ts';
 
 type Span = { readonly start: number; readonly end: number };
@@ -35,18 +35,6 @@ const MARKS: readonly (readonly ['±' | '+' | '%' | '°' | '<' | '>' | '|' | '-'
 
 const NUMBER = /\d+(?:[.,]\d+)*|[.,]\d+/y;
 
-const unitAt = (text: string, start: number): Token | null => {
-  for (const [unit, pattern] of TORQUE_SPELLINGS) {
-    const end = matchAt(pattern, text, start);
-    if (end !== null) return { mark: 'U', unit, start, end };
-  }
-  for (const [candidates, pattern] of NOT_A_TORQUE_SPELLINGS) {
-    const end = matchAt(pattern, text, start);
-    if (end !== null) return { mark: 'F', candidates, start, end };
-  }
-  return null;
-};
-
 /** Cuts a written requirement into tokens. Refuses: not-a-number, ambiguous-number, unreadable-text (with where it starts). */
 export const lexRequirement = (text: string): Result<readonly Token[], LexRefusal> => {
   const tokens: Token[] = [];
@@ -70,7 +58,7 @@ export const lexRequirement = (text: string): Result<readonly Token[], LexRefusa
       at = marked.end;
       continue;
     }
-    const unit = unitAt(text, start);
+    const unit = spelledAt(text, start, TORQUE_SPELLINGS, NOT_A_TORQUE_SPELLINGS);
     if (unit) {
       tokens.push(unit);
       at = unit.end;
