@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { instantSchema } from '#core/bounds.ts';
+import { torqueUnitSchema } from '#core/quantity/unit.ts';
 import { OUTCOMES } from '#core/verdict/tightening-verdict.ts';
 import type { DeepReadonly } from './operation.ts';
 
@@ -18,6 +19,8 @@ export const valueFactsSchema = z.strictObject({
   id: z.uuid(),
   code: z.string(),
   subject: z.string(),
+  /** The unit that it is printed in. */
+  unit: torqueUnitSchema,
   revision: z.int(),
   isWithdrawn: z.boolean(),
   changedBy: z.string(),

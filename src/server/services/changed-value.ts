@@ -8,6 +8,7 @@ import {
 } from '#core/spec/book/book-reference.ts';
 import { specKey } from '#core/spec/book/spec-key.ts';
 import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
+import { printedUnit } from '#core/spec/requirement/requirement.ts';
 import type { ChangedValue } from '#core/view/recalled-fasteners.ts';
 import type { KeptRequirement } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
@@ -46,6 +47,7 @@ const inPlaceOf = async (db: Connection, kept: KeptRequirement): Promise<KeptReq
 const requirementNow = async (db: Connection, id: string): Promise<ValueNow | null> => {
   const kept = await selectRequirement(db, { id });
   if (!kept) return null;
+  const { unit } = await selectSite(db);
   const now = await inPlaceOf(db, kept);
   const source = now && (await selectSource(db, now.sourceId));
   const fromBook = now && source ? fromRequirement(now, source, null) : null;
@@ -57,6 +59,7 @@ const requirementNow = async (db: Connection, id: string): Promise<ValueNow | nu
       id,
       code,
       subject: [body.part, body.size].filter(Boolean).join(', '),
+      unit: printedUnit((now ?? kept).body.torque.requirement, unit),
       revision,
       isWithdrawn,
       changedBy,
@@ -100,6 +103,7 @@ const tableNow = async (db: Connection, id: string): Promise<ValueNow | null> =>
       id,
       code: body.name,
       subject: `table of ${body.rows.length} ${body.rows.length === 1 ? 'row' : 'rows'}`,
+      unit: body.values.find((column) => column.unit !== null)?.unit ?? unit,
       revision,
       isWithdrawn,
       changedBy,

@@ -3,11 +3,9 @@ import { fromNewtonMetres, newtonMetres, type TorqueUnit, unitSymbol } from '#co
 import { accepted, type Result } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { RecalledByValue } from '#wire/recall.ts';
-import { changeWords, recalledWords } from '#wire/words/recall.ts';
+import { alikeRecalled, changeWords } from '#wire/words/recall.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
-import { database } from '../database/pool.ts';
 import type { ValueId } from '../queries/changed-values.ts';
-import { selectSite } from '../queries/site.ts';
 import { pdfOf } from './pdf-page.ts';
 import { valueRecallAnswer } from './recall-value.ts';
 
@@ -34,11 +32,11 @@ const rowsOf = (job: RecalledByValue, unit: TorqueUnit) => {
   }));
 };
 
-/** The fasteners that a recall by value found, as CSV (RFC 4180), torques in the site's unit. Refuses: not-found. */
+/** The fasteners that a recall by value found, as CSV (RFC 4180), torques in the unit the value is printed in. Refuses: not-found. */
 export const valueRecallCsv = async (id: ValueId): Promise<Result<ExportedBytes, Problem>> => {
   const answer = await valueRecallAnswer(id);
   if (!answer.ok) return answer;
-  const { unit } = await selectSite(database());
+  const { unit } = answer.value.facts;
   const rows = answer.value.recalled.flatMap((job) => rowsOf(job, unit));
   const text = `${Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
   return accepted({
@@ -52,7 +50,6 @@ export const valueRecallCsv = async (id: ValueId): Promise<Result<ExportedBytes,
 export const valueRecallPdf = async (id: ValueId): Promise<Result<ExportedBytes, Problem>> => {
   const answer = await valueRecallAnswer(id);
   if (!answer.ok) return answer;
-  const { unit } = await selectSite(database());
   const { facts, jobs, pulled, recalled, unread } = answer.value;
   const bytes = await pdfOf((pdf) => {
     pdf.fontSize(18).text(`What was pulled to ${facts.code}`).moveDown(0.4).fontSize(10);
@@ -60,7 +57,8 @@ export const valueRecallPdf = async (id: ValueId): Promise<Result<ExportedBytes,
     pdf.text(`${pulled} fasteners in ${jobs} jobs were judged again by the value in force.`).moveDown();
     for (const job of recalled) {
       pdf.fontSize(11).text(`${job.number}  ${job.title}`).fontSize(10);
-      for (const fastener of job.recalled) pdf.text(`${fastener.position}: ${recalledWords(fastener, unit)}`);
+      for (const [words, positions] of alikeRecalled(job.recalled, facts.unit))
+        pdf.text(`${positions.join(', ')}: ${words}`);
       const { decision } = job;
       pdf.text(decision ? `${decision.what}, ${decision.by}: ${decision.why}` : 'Not decided.').moveDown(0.6);
     }

@@ -8,6 +8,8 @@ import { WhyDialog } from './WhyDialog.tsx';
 type Props = {
   readonly jobNumber: string;
   readonly decision: { readonly what: string; readonly why: string; readonly by: string } | null;
+  /** Whether a re-check is what is usually next. */
+  readonly isFirst?: boolean;
   readonly person: Person;
   readonly onDecide: (what: RecallDecision, why: string) => void;
 };
@@ -24,8 +26,8 @@ export const DecidedLine = ({ decision }: Pick<Props, 'decision'>) =>
   );
 
 /** The decisions a lead may take about a recalled job, each with a reason that stays. */
-export const RecallDecisions = ({ jobNumber, decision, person, onDecide }: Props) => {
-  const isOpen = decision === null;
+export const RecallDecisions = ({ jobNumber, decision, isFirst = true, person, onDecide }: Props) => {
+  const isNext = isFirst && decision === null;
   const [asked, setAsked] = useState<RecallDecision | null>(null);
   if (!may(person, 'decide-recall')) return null;
   return (
@@ -34,7 +36,7 @@ export const RecallDecisions = ({ jobNumber, decision, person, onDecide }: Props
         <button
           key={what}
           type="button"
-          className={what === 're-check' && isOpen ? 'act' : 'act-quiet'}
+          className={what === 're-check' && isNext ? 'act' : 'act-quiet'}
           onClick={() => setAsked(what)}
         >
           {RECALL_DECISION_WORDS[what]} …

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Person } from '#core/people/person.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { RecallDecision, RecalledByValue } from '#wire/recall.ts';
-import { recalledWords } from '#wire/words/recall.ts';
+import { alikeRecalled } from '#wire/words/recall.ts';
 import { DecidedLine, RecallDecisions } from '../shared/RecallDecisions.tsx';
 import { RecalledHead } from '../shared/RecalledHead.tsx';
 
@@ -35,9 +35,10 @@ export const RecalledJob = ({ job, hasValue, unit, person, onDecide }: Props) =>
           ' A re-check needs a value in force for the same part and size: keep it in Specs first.'}
       </p>
       <ol className="grid gap-1 text-s" data-testid="work-list">
-        {recalled.slice(0, isAll ? undefined : FIRST).map((fastener) => (
-          <li key={fastener.position}>
-            <strong className="font-mono">{fastener.position}</strong>: {recalledWords(fastener, unit)}
+        {[...alikeRecalled(recalled, unit)].map(([words, positions]) => (
+          <li key={words}>
+            <strong className="font-mono">{positions.slice(0, isAll ? undefined : FIRST).join(', ')}</strong>
+            {!isAll && positions.length > FIRST && ` and ${positions.length - FIRST} more`}: {words}
           </li>
         ))}
       </ol>
@@ -48,17 +49,28 @@ export const RecalledJob = ({ job, hasValue, unit, person, onDecide }: Props) =>
           aria-expanded={isAll}
           onClick={() => setAll(!isAll)}
         >
-          {isAll ? 'Fewer' : `All ${recalled.length}`}
+          {isAll ? 'Fewer names' : `All ${recalled.length} by name`}
         </button>
       )}
       <DecidedLine decision={decision} />
       <div className="flex flex-wrap gap-2">
+        {isOpen && decision === null && hasValue && (
+          <a className="act" href={`/jobs/${job.jobId}/plan`}>
+            Move them on its Plan
+          </a>
+        )}
         {recheckJobId && (
           <a className="act-quiet" href={`/jobs/${recheckJobId}/plan`}>
             The rework
           </a>
         )}
-        <RecallDecisions jobNumber={job.number} decision={job.decision} person={person} onDecide={onDecide} />
+        <RecallDecisions
+          isFirst={!isOpen}
+          jobNumber={job.number}
+          decision={job.decision}
+          person={person}
+          onDecide={onDecide}
+        />
       </div>
     </li>
   );

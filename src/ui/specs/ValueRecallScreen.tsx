@@ -1,7 +1,6 @@
 import { useEffect, useState } from 'react';
 import { call } from '#client/api.ts';
 import type { Person } from '#core/people/person.ts';
-import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { RecallDecision, ValueFacts, ValueRecallAnswer } from '#wire/recall.ts';
@@ -12,7 +11,7 @@ import { RecallDownloads } from '../shared/RecallDownloads.tsx';
 import { readLines } from '../shared/read-lines.ts';
 import { RecalledJob } from './RecalledJob.tsx';
 
-type Props = { readonly facts: ValueFacts; readonly unit: TorqueUnit; readonly person: Person };
+type Props = { readonly facts: ValueFacts; readonly person: Person };
 
 type Progress = { readonly done: number; readonly total: number; readonly recalled: number };
 type Step = ({ kind: 'progress' } & Progress) | ({ kind: 'found' } & ValueRecallAnswer);
@@ -35,7 +34,7 @@ const Summary = ({ found }: { readonly found: ValueRecallAnswer }) => (
 );
 
 /** What was tightened to a value that was corrected or withdrawn: judged again job by job, the farthest outside first, each decided by a lead. */
-export const ValueRecallScreen = ({ facts, unit, person }: Props) => {
+export const ValueRecallScreen = ({ facts, person }: Props) => {
   const [progress, setProgress] = useState<Progress>({ done: 0, total: 0, recalled: 0 });
   const [found, setFound] = useState<ValueRecallAnswer | null>(null);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
@@ -98,7 +97,7 @@ export const ValueRecallScreen = ({ facts, unit, person }: Props) => {
                 key={job.jobId}
                 job={job}
                 hasValue={shown.nowCode !== null}
-                unit={unit}
+                unit={shown.unit}
                 person={person}
                 onDecide={(what, why) => void decide(job.jobId, what, why)}
               />

@@ -26,11 +26,26 @@ export const recalledWords = (
   unit: TorqueUnit,
 ): string => {
   const show = (torque: number): string =>
-    displayTorque(newtonMetres(torque), unit, { sourceDigits: 3, graduation: null });
+    displayTorque(newtonMetres(torque), unit, { sourceDigits: 2, graduation: null });
   const recorded = recordedNewtonMetres === null ? 'no reading' : show(recordedNewtonMetres);
   if (lowNewtonMetres === null || highNewtonMetres === null)
     return `was ${STATUS_WORDS[was]} at ${recorded}; nothing in force says what it should be`;
   const limits = `accepted now ${show(lowNewtonMetres)} to ${show(highNewtonMetres)}`;
   const far = outsidePercent !== null && outsidePercent > 0 ? `, ${outsidePercent.toFixed(1)} % outside` : '';
   return `was ${STATUS_WORDS[was]} at ${recorded}; ${limits}: ${STATUS_WORDS[would]}${far}`;
+};
+
+/** Fasteners that stand alike by the value in force, by what is said of them, in their order. */
+export const alikeRecalled = (
+  recalled: readonly RecalledFastener[],
+  unit: TorqueUnit,
+): ReadonlyMap<string, readonly string[]> => {
+  const alike = new Map<string, string[]>();
+  for (const fastener of recalled) {
+    const words = recalledWords(fastener, unit);
+    const positions = alike.get(words);
+    if (positions) positions.push(fastener.position);
+    else alike.set(words, [fastener.position]);
+  }
+  return alike;
 };

@@ -22,6 +22,7 @@ const CHAIN_MAX = 4;
 export const AdapterChoice = ({ adapters, tool, school, chain, onChain }: Props) => {
   const factor = adapterFactor(tool?.leverMillimetres ?? null, chain);
   const sensitivity = adapterSensitivity(tool?.leverMillimetres ?? null, chain);
+  const isHeld = chain.every(({ adapter, isAngleHeld }) => adapter.offsetMillimetres === 0 || isAngleHeld);
   const hasOffset = chain.some(({ adapter }) => adapter.offsetMillimetres > 0);
   /** What goes on the tool, or on the adapter at an index; each adapter is there once. */
   const fitting = (index: number): readonly Adapter[] => {
@@ -71,7 +72,10 @@ export const AdapterChoice = ({ adapters, tool, school, chain, onChain }: Props)
               {sensitivity.ok && (
                 <span className="text-s text-faint">
                   {' '}
-                  10° off costs up to {sensitivity.value.tenDegreesPercent.toFixed(1)} %, the hand 10 mm off{' '}
+                  {isHeld
+                    ? 'A stop holds the angle; '
+                    : `10° off costs up to ${sensitivity.value.tenDegreesPercent.toFixed(1)} %, `}
+                  the hand 10 mm off {isHeld && 'costs '}
                   {sensitivity.value.tenMillimetresPercent.toFixed(1)} %.
                 </span>
               )}

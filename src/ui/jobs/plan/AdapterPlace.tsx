@@ -86,10 +86,10 @@ export const AdapterPlace = ({ label, none, adapters, school, mounted, onMount }
               checked={mounted.isAngleHeld === true}
               onChange={(event) => onMount(heldAt(mounted, event.target.checked))}
             />
-            a stop holds this angle
-            {!mounted.isAngleHeld && (
-              <span className="text-s text-faint">(by eye it is taken as good to 10°)</span>
-            )}
+            <span>
+              a stop holds this angle
+              {!mounted.isAngleHeld && <span className="text-s text-faint">; by eye it is good to 10°</span>}
+            </span>
           </label>
           {asked !== null && (
             <div className="grid gap-2 rounded-md border-2 border-unsure p-3">

@@ -18,7 +18,7 @@ export const ToolsOut = ({ out, tools, person, mayTake, onTake }: Props) => {
   return (
     <details>
       <summary className="min-h-11 cursor-pointer py-2 text-layout underline underline-offset-3">
-        why {out.length} others are out
+        why {out.length === 1 ? '1 other is' : `${out.length} others are`} out
       </summary>
       <ul className="grid gap-1" data-testid="tools-out">
         {out.map(({ tool, because }) => {
