@@ -11,7 +11,7 @@ const serverAdapter = {
       setAdapter({
         name: 'jentik-server',
         serverEntrypoint: fileURLToPath(new URL('./src/server/http/app-handler.ts', import.meta.url)),
-        exports: ['handler'],
+        exports: ['handler', 'runInBackground'],
         supportedAstroFeatures: { serverOutput: 'stable' },
       }),
   },

@@ -78,7 +78,7 @@ ensureDebianPackage('mariadb-server', '/usr/sbin/mariadbd');
 ensureDebianPackage('galera-4', PROVIDER);
 ensureDebianPackage('rsync', '/usr/bin/rsync');
 ensureDebianPackage('lsof', '/usr/bin/lsof');
-ensureBuilt();
+await ensureBuilt();
 rmSync(home, { recursive: true, force: true });
 mkdirSync(home, { recursive: true });
 const servers: DatabaseServer[] = [];

@@ -15,7 +15,7 @@ const WRITERS = 8;
 const EACH = isSmall ? 15 : 180;
 const FIRST_STARTS = isSmall ? 1 : 6;
 
-ensureBuilt();
+await ensureBuilt();
 const home = inProject('.jentik', 'processes');
 rmSync(home, { recursive: true, force: true });
 const folders = ['a', 'b'].map((name) => `${home}/${name}`);

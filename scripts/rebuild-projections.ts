@@ -6,7 +6,7 @@ import { runningSite } from './site/site-lock.ts';
 // `npm run rebuild-projections`: writes what lists show again from the events of ./data (or JENTIK_DATABASE_URL).
 
 const home = inProject('data');
-if (!process.env['JENTIK_DATABASE_URL'] && (await runningSite(home))) {
+if (!process.env['JENTIK_DATABASE_URL'] && runningSite(home)) {
   console.error('The site is running: stop it first, or name its database in JENTIK_DATABASE_URL.');
   process.exit(1);
 }

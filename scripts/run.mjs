@@ -1,9 +1,9 @@
 #!/usr/bin/env node
 // Runs one of the project's TypeScript commands: `node scripts/run.mjs scripts/verify.ts FILE`.
 // Plain JavaScript, because on a fresh machine nothing that reads TypeScript is installed yet: it installs that first.
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -19,13 +19,30 @@ if (major < 20 || (major === 20 && minor < 12)) {
   process.exit(1);
 }
 
+// From before anything is started: a signal to this process alone is handed to what it started, which decides when it is done. The terminal sends
+// Ctrl-C to the whole group, so that it may come twice.
+let child = null;
+let isEnded = false;
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+  process.on(signal, () => {
+    isEnded = true;
+    child?.kill(signal);
+  });
+}
+
+const ran = (command, args, options) =>
+  new Promise((resolve) => {
+    child = spawn(command, args, { cwd: root, ...options });
+    child.once('error', () => resolve(1));
+    child.once('exit', (code, signal) => resolve(signal ? 1 : (code ?? 1)));
+  });
+
 if (!existsSync(stamp) || readFileSync(stamp, 'utf8') !== lock) {
   console.error('Installing packages (about two minutes the first time) …');
-  const install = spawnSync('npm', ['ci', '--ignore-scripts', '--loglevel=error'], {
-    cwd: root,
-    stdio: ['ignore', 2, 2],
-  });
-  if (install.status !== 0) {
+  rmSync(stamp, { force: true });
+  const code = await ran('npm', ['ci', '--ignore-scripts', '--loglevel=error'], { stdio: ['ignore', 2, 2] });
+  if (isEnded) process.exit(1);
+  if (code !== 0) {
     console.error('npm ci failed; its message stands above. Mend it and run the same command again.');
     process.exit(1);
   }
@@ -33,15 +50,8 @@ if (!existsSync(stamp) || readFileSync(stamp, 'utf8') !== lock) {
 }
 
 const [script = '', ...rest] = process.argv.slice(2);
-const child = spawn(process.execPath, ['--import', 'tsx', join(root, script), ...rest], {
-  cwd: root,
+const code = await ran(process.execPath, ['--import', 'tsx', join(root, script), ...rest], {
   stdio: 'inherit',
   env: { ...process.env, JENTIK_CALLED_FROM: process.env.INIT_CWD ?? process.cwd() },
 });
-// The terminal sends Ctrl-C to the whole group; the child decides when it is done, this one only waits for it.
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
-  process.on(signal, () => {
-    if (signal !== 'SIGINT') child.kill(signal);
-  });
-}
-child.on('exit', (code, signal) => process.exit(signal ? 1 : (code ?? 1)));
+process.exit(code);

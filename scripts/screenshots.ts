@@ -216,7 +216,7 @@ const wanted = SHOTS.filter(({ name }) =>
 );
 
 ensureDebianPackage('chromium', CHROMIUM);
-ensureBuilt();
+await ensureBuilt();
 const home = inProject('.jentik', 'screenshots');
 rmSync(home, { recursive: true, force: true });
 mkdirSync(target, { recursive: true });

@@ -1,15 +1,17 @@
 import { hash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
+import { z } from 'zod';
 import type { AuditFinding } from '#core/ledger/audit.ts';
+import { type SiteKey, siteKeySchema } from '#core/ledger/site-key.ts';
 import { type RecordFinding, type RecordVerified, verifyRecord } from '#core/ledger/verify-record.ts';
 import { problemWords } from '#wire/problems/en.ts';
 
-// `npm run verify -- FILE [--key FINGERPRINT]`: checks a job's record from the file alone, with no database and no server.
+// `npm run verify -- FILE [--key FINGERPRINT] [--keys FILE]`: checks a job's record from the file alone, with no database and no server.
 // Ends with 0 when the record holds under the key that was named, 3 when it holds but no key was named or rules are missing, 1 when it does
 // not hold, 2 when it was not asked properly.
 
-const USAGE = 'Usage: npm run verify -- FILE [--key xxxx-xxxx-xxxx-xxxx]';
+const USAGE = 'Usage: npm run verify -- FILE [--key xxxx-xxxx-xxxx-xxxx] [--keys FILE-OF-THE-SITE’S-KEYS]';
 const HOLDS = 0;
 const HOLDS_NOT = 1;
 const ASKED_WRONGLY = 2;
@@ -57,6 +59,8 @@ const findingWords = (finding: RecordFinding): string => {
       return 'the seal’s signature does not fit its facts.';
     case 'key-differs':
       return `the seal is by key ${finding.found}, not by ${finding.expected || 'the one you named'}.`;
+    case 'key-not-of-its-time':
+      return `the seal of ${finding.sealedAt} is by key ${finding.found}, which was not the site’s at that time.`;
     case 'event-misshaped':
       return `${eventWords(finding.sequence, finding.eventId)} has not the form of an event.`;
     case 'does-not-follow':
@@ -85,29 +89,53 @@ const report = (verified: RecordVerified): string => {
     `  Signed: ${signed || 'by nobody yet'}.`,
     `  Sealed at ${verified.sealedAt} by key ${verified.fingerprint}${
       isKeyKnown
-        ? ', the one you named.'
+        ? ', as you named it.'
         : '. No key was named, so this proves integrity only: a forged record could bring a key of its own. Ask the site for its key by another way, and name it with --key.'
     }`,
   ].join('\n');
 };
 
+const called = (file: string): string =>
+  readFileSync(resolve(process.env['JENTIK_CALLED_FROM'] ?? '.', file), 'utf8');
+
+/** What stands behind an option, both taken out of the arguments; null where it was not given. */
+const taken = (args: string[], option: string): string | null => {
+  const at = args.indexOf(option);
+  return at < 0 ? null : (args.splice(at, 2)[1] ?? '');
+};
+
 const main = (): number => {
   const args = process.argv.slice(2);
-  const keyAt = args.indexOf('--key');
-  const expectedKey = keyAt >= 0 ? (args[keyAt + 1] ?? '') : null;
-  const [file, ...more] = args.filter((_, index) => keyAt < 0 || (index !== keyAt && index !== keyAt + 1));
-  if (!file || more.length > 0 || expectedKey?.trim() === '') {
+  const expectedKey = taken(args, '--key');
+  const keysFile = taken(args, '--keys');
+  const [file, ...more] = args;
+  if (!file || more.length > 0 || expectedKey?.trim() === '' || keysFile?.trim() === '') {
     console.error(USAGE);
     return ASKED_WRONGLY;
   }
   let text: string;
   try {
-    text = readFileSync(resolve(process.env['JENTIK_CALLED_FROM'] ?? '.', file), 'utf8');
+    text = called(file);
   } catch {
     console.error(`${file} can't be read. ${USAGE}`);
     return ASKED_WRONGLY;
   }
-  const verified = verifyRecord(text, { expectedKey, sha256: (each) => hash('sha256', each, 'hex') });
+  let keys: readonly SiteKey[] | null = null;
+  try {
+    if (keysFile !== null)
+      keys = z
+        .array(siteKeySchema)
+        .min(1)
+        .parse(JSON.parse(called(keysFile)));
+  } catch {
+    console.error(`${keysFile} is no list of a site’s keys: save it from /api/v1/ledger/keys. ${USAGE}`);
+    return ASKED_WRONGLY;
+  }
+  const verified = verifyRecord(text, {
+    keys,
+    expectedKey,
+    sha256: (each) => hash('sha256', each, 'hex'),
+  });
   if (!verified.ok) {
     console.error(`The record does NOT hold: ${findingWords(verified.refusal)}`);
     return HOLDS_NOT;

@@ -238,7 +238,7 @@ const benchLongJob = async (station: Station): Promise<void> => {
 
 /** Appends against transactions written by hand, in one run on one database. */
 export const benchAppend = async (): Promise<void> => {
-  ensureBuilt();
+  await ensureBuilt();
   const home = inProject('.jentik', 'bench-append');
   rmSync(home, { recursive: true, force: true });
   mkdirSync(home, { recursive: true });

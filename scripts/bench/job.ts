@@ -182,7 +182,7 @@ export const benchJob = (): void => {
 /** From a pull to its verdict on the screen, in a real browser. */
 export const benchScreen = async (): Promise<void> => {
   ensureDebianPackage('chromium', CHROMIUM);
-  ensureBuilt();
+  await ensureBuilt();
   const home = inProject('.jentik', 'bench');
   rmSync(home, { recursive: true, force: true });
   const database = await openSiteDatabase(home, 'Bench');

@@ -1,9 +1,10 @@
-import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { Ending, isEnding, startChild } from './child.ts';
 import { inProject } from './paths.ts';
 
+const LOG = inProject('.jentik', 'build.log');
 const STAMP = inProject('dist', '.sources');
 const SOURCES = ['src', 'public', 'astro.config.mjs', 'package-lock.json', 'tsconfig.json'];
 
@@ -25,18 +26,23 @@ const sourcesHash = (): string => {
   return hash.digest('hex');
 };
 
-/** Builds the application unless the last build was made from the same sources. */
-export const ensureBuilt = (): void => {
+/** Builds the application unless the last build was made from the same sources. Ends with everything else when that is ended. */
+export const ensureBuilt = async (): Promise<void> => {
   const hash = sourcesHash();
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
   console.error('Building …');
-  const build = spawnSync(inProject('node_modules', '.bin', 'astro'), ['build'], {
+  // A build that is ended in the middle must not look like the one before.
+  rmSync(STAMP, { force: true });
+  mkdirSync(dirname(LOG), { recursive: true });
+  writeFileSync(LOG, '');
+  const build = startChild(process.execPath, [inProject('node_modules', 'astro', 'astro.js'), 'build'], {
     cwd: inProject(),
-    encoding: 'utf8',
+    log: LOG,
     env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
   });
-  if (build.status !== 0) {
-    console.error(build.stdout, build.stderr);
+  if ((await build.exited) !== 0) {
+    if (isEnding()) throw new Ending('the build was ended');
+    console.error(readFileSync(LOG, 'utf8'));
     throw new Error('the build failed; its messages stand above');
   }
   writeFileSync(STAMP, hash);

@@ -1,6 +1,7 @@
 import { createServer } from 'node:net';
 
-const isFree = (port: number): Promise<boolean> =>
+/** Whether nobody listens on a port of loopback. */
+export const isFree = (port: number): Promise<boolean> =>
   new Promise((resolve) => {
     const server = createServer();
     server.once('error', () => resolve(false));

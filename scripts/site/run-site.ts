@@ -1,18 +1,20 @@
-import { randomBytes } from 'node:crypto';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { closeDatabase, database } from '#server/database/pool.ts';
 import { insertSite } from '#server/queries/site.ts';
+import { moveKeyOut } from '#server/sealing/move-key-out.ts';
+import { restateUnlogged } from '#server/sealing/stated.ts';
 import { bringProjectionsUpToDate } from '#server/services/rebuild-projections.ts';
 import { shipPublishedTables } from '#server/services/ship-published-tables.ts';
-import { type Running, startChild } from './child.ts';
+import { isEnding, type Running, startChild } from './child.ts';
 import { freePort } from './free-port.ts';
+import { keepRunning } from './keep-running.ts';
 import { migrate } from './migrate.ts';
 import { inProject } from './paths.ts';
 import { type DatabaseServer, startPrivateDatabase } from './private-database.ts';
+import { siteMark } from './site-lock.ts';
 
-const SEALING_KEY_BYTES = 32;
 const ANSWER_TIMEOUT_MS = 30_000;
 const POLL_MS = 50;
 
@@ -21,7 +23,10 @@ export type SiteDatabase = {
   readonly appUrl: string;
   /** Address of the account that owns the database. */
   readonly ownerUrl: string;
-  readonly pids: readonly number[];
+  /** When the server ended by itself; never for one that someone else runs. */
+  readonly exited: Promise<number>;
+  /** Starts a server that ended again, where it was. */
+  readonly startAgain: () => Promise<void>;
   readonly stop: () => Promise<void>;
 };
 
@@ -33,30 +38,50 @@ const givenServer = (): { readonly server: DatabaseServer; readonly name: string
   if (!/^[a-z][a-z0-9_]{0,39}$/.test(name))
     throw new Error('JENTIK_DATABASE_URL must end in the name of a database, such as …:3306/jentik');
   url.pathname = '/';
-  return { server: { ownerUrl: url.toString(), pid: null, stop: async () => {} }, name };
+  return {
+    server: {
+      ownerUrl: url.toString(),
+      pid: null,
+      port: null,
+      exited: new Promise(() => {}),
+      stop: async () => {},
+    },
+    name,
+  };
 };
 
-/** What a site needs before anyone comes: its row, projections of the form this code writes, the published tables. */
+/** What a site needs before anyone comes: its row, its keys, projections of the form this code writes, the published tables, and everything that may
+ *  change written down in its log. */
 const fillSite = async (siteName: string): Promise<void> => {
-  await insertSite(
-    database(),
-    { name: siteName, unit: 'N.m', schools: DEFAULT_SCHOOLS },
-    randomBytes(SEALING_KEY_BYTES).toString('hex'),
-  );
+  await insertSite(database(), { name: siteName, unit: 'N.m', schools: DEFAULT_SCHOOLS });
+  await moveKeyOut();
   for (const { job, sequence } of await bringProjectionsUpToDate())
     console.error(
       `job ${job}: its events break at number ${sequence}. It takes and seals nothing until that is mended.`,
     );
   await shipPublishedTables();
+  await restateUnlogged(database());
+};
+
+/** Names the files that lie beside the database, for this process and the application that it starts, where they are not named yet. Answers what forgets
+ *  those that it named. */
+const nameFiles = (folder: string): (() => void) => {
+  const files = { JENTIK_SEALING_KEYS: 'sealing-keys.json', JENTIK_WITNESS: 'witness.ndjson' };
+  const named = Object.entries(files).filter(([name]) => process.env[name] === undefined);
+  for (const [name, file] of named) process.env[name] = join(folder, file);
+  return () => {
+    for (const [name] of named) delete process.env[name];
+  };
 };
 
 /** A database ready for the application: a private server in the folder, or the one JENTIK_DATABASE_URL names; migrated, with the
  *  site's row. Leaves the process connected as the application. */
 export const openSiteDatabase = async (folder: string, siteName: string): Promise<SiteDatabase> => {
   mkdirSync(folder, { recursive: true });
+  const forgetFiles = nameFiles(folder);
   const given = givenServer();
   const hadUrl = process.env['JENTIK_APP_DATABASE_URL'] !== undefined;
-  const server = given?.server ?? (await startPrivateDatabase(folder));
+  let server = given?.server ?? (await startPrivateDatabase(folder));
   try {
     const appUrl = await migrate(server.ownerUrl, given?.name ?? 'jentik', async (url) => {
       process.env['JENTIK_APP_DATABASE_URL'] = url;
@@ -65,13 +90,25 @@ export const openSiteDatabase = async (folder: string, siteName: string): Promis
     const stop = async (): Promise<void> => {
       await closeDatabase();
       await server.stop();
-      // What comes after in this process opens a database of its own.
+      // What comes after in this process opens a database and files of its own.
+      forgetFiles();
       if (!hadUrl) delete process.env['JENTIK_APP_DATABASE_URL'];
     };
-    return { appUrl, ownerUrl: server.ownerUrl, pids: server.pid === null ? [] : [server.pid], stop };
+    return {
+      appUrl,
+      ownerUrl: server.ownerUrl,
+      get exited() {
+        return server.exited;
+      },
+      startAgain: async () => {
+        server = await startPrivateDatabase(folder, [], server.port);
+      },
+      stop,
+    };
   } catch (error) {
     await closeDatabase();
     await server.stop();
+    forgetFiles();
     throw error;
   }
 };
@@ -93,20 +130,23 @@ const untilItAnswers = async (address: string, server: Running, log: string): Pr
   }
 };
 
+const startTesterAt = (folder: string, env: Readonly<Record<string, string>>): Running =>
+  startChild(process.execPath, ['--import', 'tsx', inProject('gateway', 'bench-tester.ts')], {
+    log: join(folder, 'tester.log'),
+    cwd: inProject(),
+    env: { ...process.env, ...env },
+  });
+
 /** Starts the simulated bench tester on two free ports of loopback, and answers what the application must know of it. */
 const startTester = async (
   folder: string,
 ): Promise<{ readonly tester: Running; readonly env: Readonly<Record<string, string>> }> => {
   const env = {
+    ...siteMark(folder),
     JENTIK_TESTER_PORT: String(await freePort()),
     JENTIK_TESTER_HAND_PORT: String(await freePort()),
   };
-  const tester = startChild(process.execPath, ['--import', 'tsx', inProject('gateway', 'bench-tester.ts')], {
-    log: join(folder, 'tester.log'),
-    cwd: inProject(),
-    env: { ...process.env, ...env },
-  });
-  return { tester, env };
+  return { tester: startTesterAt(folder, env), env };
 };
 
 /** Starts the built application on loopback and waits until it answers. */
@@ -122,18 +162,38 @@ export const startApplication = async (
     env: {
       ...process.env,
       ...devices.env,
+      ...siteMark(folder),
       NODE_ENV: 'production',
       JENTIK_APP_DATABASE_URL: appUrl,
       PORT: String(port),
     },
   });
+  let { tester } = devices;
+  let isOver = false;
   // However the server ends, its tester must not outlive it.
-  void server.exited.then(() => devices.tester.stop());
+  void server.exited.then(() => {
+    isOver = true;
+    return tester.stop();
+  });
+  void keepRunning({
+    name: 'The bench tester',
+    log: join(folder, 'tester.log'),
+    exited: () => tester.exited,
+    startAgain: async () => {
+      tester = startTesterAt(folder, devices.env);
+    },
+    isOver: () => isOver || isEnding(),
+  });
   const address = `http://127.0.0.1:${port}`;
-  await untilItAnswers(address, server, log);
   const stop = async (): Promise<void> => {
     await server.stop();
-    await devices.tester.stop();
+    await tester.stop();
   };
+  try {
+    await untilItAnswers(address, server, log);
+  } catch (error) {
+    await stop();
+    throw error;
+  }
   return { ...server, stop, address };
 };

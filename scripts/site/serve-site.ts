@@ -1,55 +1,95 @@
+import { existsSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { ensureBuilt } from './build.ts';
-import { freePort } from './free-port.ts';
+import { endChildren, isEnding } from './child.ts';
+import { keepRunning } from './keep-running.ts';
 import { inProject } from './paths.ts';
-import { openSiteDatabase, startApplication } from './run-site.ts';
-import { holdSite, releaseSite, runningSite } from './site-lock.ts';
-
-const PREFERRED_PORT = 4321;
+import { type Application, openSiteDatabase, startApplication } from './run-site.ts';
+import { noteSite, releaseSite, takeSite } from './site-lock.ts';
+import { sitePort } from './site-port.ts';
+import { writeWhole } from './whole-file.ts';
 
 export type SiteCommand = {
   /** Folder of the project that holds everything this site writes. */
   readonly folder: string;
   readonly siteName: string;
-  /** Fills an empty database; called with the process connected as the application. */
-  readonly fill: () => Promise<void>;
+  /** Fills an empty database; called with the process connected as the application. Null for a site that people fill. */
+  readonly fill: (() => Promise<void>) | null;
   readonly greeting: (address: string) => string;
 };
 
-/** Runs a site until Ctrl-C or a signal, and then stops everything it started and nothing else. */
-export const serveSite = async ({ folder, siteName, fill, greeting }: SiteCommand): Promise<void> => {
-  const home = inProject(folder);
-  const already = await runningSite(home);
-  if (already) {
-    console.log(`It runs already: ${already}`);
-    return;
-  }
-  ensureBuilt();
+/** Fills a site once. One whose filling was ended in the middle is made anew: nobody has worked in it yet. */
+const filled = async (home: string, fill: () => Promise<void>): Promise<void> => {
+  const mark = join(home, 'filling');
+  writeWhole(mark, '');
+  await fill();
+  rmSync(mark);
+};
+
+const clearHalfFilled = (home: string): void => {
+  if (!existsSync(join(home, 'filling'))) return;
+  console.error('The last start was ended before everything was there; it is made anew.');
+  for (const name of ['data', 'sealing-keys.json', 'witness.ndjson', 'filling'])
+    rmSync(join(home, name), { recursive: true, force: true });
+};
+
+const ended = async (home: string, code: number): Promise<never> => {
+  await endChildren();
+  releaseSite(home);
+  process.exit(code);
+};
+
+/** Starts a site and keeps what it consists of running; never ends by itself. */
+const run = async (home: string, { siteName, fill, greeting }: SiteCommand): Promise<void> => {
+  if (fill) clearHalfFilled(home);
+  await ensureBuilt();
+  const port = await sitePort(home);
   const database = await openSiteDatabase(home, siteName);
-  holdSite(home, '(starting)', database.pids);
-  const stops = [database.stop];
-  let isStopping = false;
-  const stopAll = async (code: number): Promise<void> => {
-    if (isStopping) return;
-    isStopping = true;
-    for (const stop of stops.reverse()) await stop();
-    releaseSite(home);
-    process.exit(code);
-  };
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void stopAll(0));
+  if (fill) await filled(home, fill);
+  let application: Application = await startApplication(home, database.appUrl, port);
+  noteSite(home, application.address, database.appUrl);
+  console.log(greeting(application.address));
+  await Promise.all([
+    keepRunning({
+      name: 'The database',
+      log: join(home, 'mariadb.log'),
+      exited: () => database.exited,
+      startAgain: database.startAgain,
+    }),
+    keepRunning({
+      name: 'The application',
+      log: join(home, 'application.log'),
+      exited: () => application.exited,
+      startAgain: async () => {
+        application = await startApplication(home, database.appUrl, port);
+      },
+    }),
+  ]);
+};
+
+/** Runs a site until Ctrl-C or a signal, and then stops everything it started and nothing else. */
+export const serveSite = async (command: SiteCommand): Promise<void> => {
+  const home = inProject(command.folder);
+  // Before anything is started: whatever comes, at whatever moment, ends everything in order.
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
+    process.on(signal, () => {
+      if (!isEnding()) void ended(home, 0);
+    });
   try {
-    await fill();
-    const port = await freePort(PREFERRED_PORT);
-    const application = await startApplication(home, database.appUrl, port);
-    stops.push(application.stop);
-    holdSite(home, application.address, [...database.pids, application.pid]);
-    console.log(greeting(application.address));
-    await application.exited;
-    if (!isStopping) {
-      console.error(`The application ended by itself; its log is in ${home}.`);
-      await stopAll(1);
+    const already = await takeSite(home);
+    if (already) {
+      console.log(
+        already.address
+          ? `It runs already: ${already.address}`
+          : `It is starting already: process ${already.pid}.`,
+      );
+      return;
     }
+    await run(home, command);
   } catch (error) {
+    // What fails because everything is being ended is no news.
+    if (isEnding()) return;
     console.error(error instanceof Error ? error.message : error);
-    await stopAll(1);
+    await ended(home, 1);
   }
 };

@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { fileURLToPath, pathToFileURL } from 'node:url';
 // Serves the built application on loopback: static files, compression, and an orderly end. The node adapter does none of the three.
 import compression from 'compression';
 import express from 'express';
@@ -8,7 +8,7 @@ import express from 'express';
 process.env.NODE_ENV ??= 'production';
 
 const dist = join(fileURLToPath(import.meta.url), '..', '..', '..', 'dist');
-const { handler } = await import(join(dist, 'server', 'entry.mjs'));
+const { handler, runInBackground } = await import(pathToFileURL(join(dist, 'server', 'entry.mjs')).href);
 
 const app = express();
 app.disable('x-powered-by');
@@ -27,11 +27,16 @@ server.on('error', (error) => {
   process.exit(1);
 });
 
+const endBackground = runInBackground();
+
 const DRAIN_MS = 5_000;
 for (const signal of ['SIGTERM', 'SIGINT']) {
   process.once(signal, () => {
     setTimeout(() => process.exit(0), DRAIN_MS).unref();
-    server.close(() => process.exit(0));
+    server.close(async () => {
+      await endBackground();
+      process.exit(0);
+    });
     server.closeIdleConnections();
   });
 }

@@ -77,7 +77,7 @@ const counts: Count[] = [
 ];
 ensureDebianPackage('mariadb-server', '/usr/sbin/mariadbd');
 counts.push(vitest('database'));
-ensureBuilt();
+await ensureBuilt();
 counts.push(
   check('two processes on one database', process.execPath, [
     '--import',

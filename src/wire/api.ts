@@ -3,6 +3,7 @@ import { instantSchema } from '#core/bounds.ts';
 import { ledgerEventSchema, sentEventSchema } from '#core/event/event-forms.ts';
 import { personSchema } from '#core/people/person.ts';
 import { BOOK_OPERATIONS } from './api-book.ts';
+import { KEEPING_OPERATIONS } from './api-keeping.ts';
 import { TOOL_OPERATIONS } from './api-tools.ts';
 import { logEntrySchema } from './book.ts';
 import * as compute from './compute.ts';
@@ -180,4 +181,5 @@ export const OPERATIONS = {
   }),
   ...BOOK_OPERATIONS,
   ...TOOL_OPERATIONS,
+  ...KEEPING_OPERATIONS,
 } as const satisfies Record<string, Operation>;

@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from 'vitest';
 import { jobRecord, recordText } from '#core/ledger/job-record.ts';
-import { keyFingerprint, sealed, sealingPublicKey } from '#core/ledger/seal.ts';
+import { keyFingerprint, sealed } from '#core/ledger/seal.ts';
+import { sealingPublicKey } from '#core/ledger/signature.ts';
 import { SampleJob } from '../core/job/sample-job.ts';
 
 const KEY = '7'.repeat(64);
@@ -49,7 +50,7 @@ describe('npm run verify -- FILE', () => {
     const { status, said } = verify(record, '--key', key);
     expect(said).toContain('The record holds: job 0001, Sample cabinet, of Test site.');
     expect(said).toContain('done by Tam, inspected by Ines');
-    expect(said).toContain(`Sealed at 2026-11-02T09:00:00.000Z by key ${key}, the one you named.`);
+    expect(said).toContain(`Sealed at 2026-11-02T09:00:00.000Z by key ${key}, as you named it.`);
     expect(status).toBe(0);
   });
 

@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { rmSync } from 'node:fs';
 import { createConnection } from 'mysql2/promise';
 import { v7 as uuidv7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
@@ -7,7 +8,8 @@ import { jobViewOf } from '#core/event/apply.ts';
 import { type JobHappening, unplacedEvent } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import type { JobRecord } from '#core/ledger/job-record.ts';
-import { keyFingerprint, sealingPublicKey } from '#core/ledger/seal.ts';
+import { keyFingerprint } from '#core/ledger/seal.ts';
+import { sealingPublicKey } from '#core/ledger/signature.ts';
 import { verifyRecord } from '#core/ledger/verify-record.ts';
 import type { Person } from '#core/people/person.ts';
 import { fastenerAt } from '#core/view/bench.ts';
@@ -19,6 +21,8 @@ import { isSetFor, wantedSetting } from '#core/view/wanted-setting.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { closeDatabase, database } from '#server/database/pool.ts';
 import { selectEvents } from '#server/queries/events.ts';
+import { selectKeyInRow } from '#server/queries/site.ts';
+import { moveKeyOut } from '#server/sealing/move-key-out.ts';
 import { exportRecord } from '#server/services/export-record.ts';
 import { allJobs, everyone } from '#server/services/read-site.ts';
 import { bringProjectionsUpToDate, rebuildProjections } from '#server/services/rebuild-projections.ts';
@@ -26,6 +30,7 @@ import { signJob } from '#server/services/sign-job.ts';
 import { cribTools } from '#server/services/tool-crib.ts';
 import { demoPeople } from '../../scripts/site/fill-demo.ts';
 import { migrate } from '../../scripts/site/migrate.ts';
+import { inProject } from '../../scripts/site/paths.ts';
 import { GOLDEN_KEY, goldenRecords, unpacked } from '../golden/golden.ts';
 
 const expectedKey = keyFingerprint(sealingPublicKey(GOLDEN_KEY));
@@ -52,8 +57,15 @@ const openGolden = async (version: number): Promise<void> => {
   );
   if (loaded.status !== 0) throw new Error(String(loaded.stderr));
   delete process.env['JENTIK_APP_DATABASE_URL'];
+  const keys = inProject('.jentik', 'test-database', `${name}-keys.json`);
+  rmSync(keys, { force: true });
+  process.env['JENTIK_SEALING_KEYS'] = keys;
+  process.env['JENTIK_WITNESS'] = '';
   await migrate(inject('ownerUrl'), name, async (appUrl) => {
     process.env['JENTIK_APP_DATABASE_URL'] = appUrl;
+    // The key it sealed with lay in the database then: it goes on with the same.
+    await moveKeyOut();
+    expect(await selectKeyInRow(database())).toBeNull();
     expect(await bringProjectionsUpToDate()).toEqual([]);
   });
 };

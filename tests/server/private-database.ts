@@ -7,6 +7,7 @@ declare module 'vitest' {
   interface ProvidedContext {
     readonly appUrl: string;
     readonly ownerUrl: string;
+    readonly sealingKeys: string;
   }
 }
 
@@ -15,10 +16,12 @@ export const setup = async (project: TestProject): Promise<() => Promise<void>> 
   const folder = inProject('.jentik', 'test-database');
   rmSync(folder, { recursive: true, force: true });
   delete process.env['JENTIK_DATABASE_URL'];
-  delete process.env['JENTIK_APP_DATABASE_URL'];
+  for (const name of ['JENTIK_APP_DATABASE_URL', 'JENTIK_SEALING_KEYS', 'JENTIK_WITNESS'])
+    delete process.env[name];
   const database: SiteDatabase = await openSiteDatabase(folder, 'Test site');
   project.provide('appUrl', database.appUrl);
   project.provide('ownerUrl', database.ownerUrl);
+  project.provide('sealingKeys', `${folder}/sealing-keys.json`);
   return async () => {
     await database.stop();
     rmSync(folder, { recursive: true, force: true });

@@ -22,6 +22,9 @@ import { cribTools } from '#server/services/tool-crib.ts';
 import { CAUTIONS, TOOL, taken } from '../core/job/sample-job.ts';
 
 process.env['JENTIK_APP_DATABASE_URL'] = inject('appUrl');
+process.env['JENTIK_SEALING_KEYS'] = inject('sealingKeys');
+// A test that wants a witness names one of its own: the databases of the others come and go.
+process.env['JENTIK_WITNESS'] = '';
 afterAll(closeDatabase);
 
 export const PINS = { Lea: '1111', Tam: '2222', Ines: '3333' } as const;

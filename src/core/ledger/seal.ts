@@ -1,7 +1,6 @@
-import { ed25519 } from '@noble/curves/ed25519.js';
-import { bytesToHex, hexToBytes, utf8ToBytes } from '@noble/hashes/utils.js';
-import { canonicalText, sha256Hex } from '../canonical.ts';
+import { sha256Hex } from '../canonical.ts';
 import type { ChainHead } from './hash-chain.ts';
+import { isSignatureOf, sealingPublicKey, signatureOf } from './signature.ts';
 
 /** What a site signs about a job when its record leaves the house. */
 export type SealedFacts = {
@@ -18,31 +17,20 @@ export type Seal = SealedFacts & {
   readonly signature: string;
 };
 
-const message = (facts: SealedFacts & { readonly publicKey: string }): Uint8Array => {
+const message = (facts: SealedFacts & { readonly publicKey: string }): SealedFacts => {
   const { site, job, headSequence, headHash, sealedAt, publicKey } = facts;
-  return utf8ToBytes(canonicalText({ site, job, headSequence, headHash, sealedAt, publicKey }));
+  return { site, job, headSequence, headHash, sealedAt, publicKey } as SealedFacts;
 };
 
-/** The public key of a private key, both in hexadecimal. Source: RFC 8032, 5.1.5. */
-export const sealingPublicKey = (privateKey: string): string =>
-  bytesToHex(ed25519.getPublicKey(hexToBytes(privateKey)));
-
-/** Seals the facts with the site's private key (hexadecimal). Source: RFC 8032, 5.1.6. */
+/** Seals the facts with the site's private key (hexadecimal). */
 export const sealed = (facts: SealedFacts, privateKey: string): Seal => {
   const publicKey = sealingPublicKey(privateKey);
-  const signature = ed25519.sign(message({ ...facts, publicKey }), hexToBytes(privateKey));
-  return { ...facts, publicKey, signature: bytesToHex(signature) };
+  return { ...facts, publicKey, signature: signatureOf(message({ ...facts, publicKey }), privateKey) };
 };
 
-/** Whether a seal's signature fits its facts and key. Source: RFC 8032, 5.1.7. */
-export const isSealIntact = (seal: Seal): boolean => {
-  try {
-    return ed25519.verify(hexToBytes(seal.signature), message(seal), hexToBytes(seal.publicKey));
-  } catch {
-    // The library throws on hexadecimal that is no key or signature; to a verifier that is the same answer.
-    return false;
-  }
-};
+/** Whether a seal's signature fits its facts and key. */
+export const isSealIntact = (seal: Seal): boolean =>
+  isSignatureOf(message(seal), seal.signature, seal.publicKey);
 
 /** A short name of a public key that two people can compare aloud: four groups of four. */
 export const keyFingerprint = (publicKey: string): string =>

@@ -9,6 +9,7 @@ import { type AuditFinding, audit } from './audit.ts';
 import { type ChainFinding, firstBreak } from './hash-chain.ts';
 import { jobRecord, RECORD_FORMAT, RECORD_VERSIONS, recordText } from './job-record.ts';
 import { isSealIntact, keyFingerprint, type Seal, sealedHead } from './seal.ts';
+import { isKeyOf, type SiteKey } from './site-key.ts';
 
 /** Why a record does not hold. Each names the event where it is about one. */
 export type RecordFinding =
@@ -21,6 +22,7 @@ export type RecordFinding =
   | { readonly code: 'seal-misshaped' }
   | { readonly code: 'seal-broken' }
   | { readonly code: 'key-differs'; readonly expected: string; readonly found: string }
+  | { readonly code: 'key-not-of-its-time'; readonly found: string; readonly sealedAt: string }
   | { readonly code: 'event-misshaped'; readonly sequence: number; readonly eventId: string }
   | { readonly code: 'does-not-follow'; readonly findings: readonly AuditFinding[] }
   | { readonly code: 'statement-differs'; readonly field: string };
@@ -79,6 +81,8 @@ export type VerifyingKnowledge = {
   /** The site's key fingerprint as it was typed; null when the reader does not know it, and then a whole record forged under another key
    *  cannot be told from a true one. */
   readonly expectedKey: string | null;
+  /** Every key the site has had, each with its time, where the reader has that list. */
+  readonly keys?: readonly SiteKey[] | null;
   readonly sha256?: TextHash;
 };
 
@@ -119,14 +123,21 @@ const ordered = (events: readonly unknown[]): Result<readonly LedgerEvent[], Rec
   return accepted(shaped);
 };
 
-const sealFinding = (seal: Seal, last: LedgerEvent, expectedKey: string | null): RecordFinding | null => {
+const sealFinding = (
+  seal: Seal,
+  last: LedgerEvent,
+  { expectedKey, keys = null }: VerifyingKnowledge,
+): RecordFinding | null => {
   const head = sealedHead(seal);
   if (head.sequence !== last.sequence || head.hash !== last.hash || seal.job !== last.job)
     return { code: 'head-differs', sequence: last.sequence, eventId: last.id };
   if (!isSealIntact(seal)) return { code: 'seal-broken' };
   const found = keyFingerprint(seal.publicKey);
   const expected = expectedKey === null ? found : typedFingerprint(expectedKey);
-  return expected === found ? null : { code: 'key-differs', expected, found };
+  if (expected !== found) return { code: 'key-differs', expected, found };
+  const { publicKey, sealedAt } = seal;
+  const isOfItsTime = keys?.some((key) => key.publicKey === publicKey && isKeyOf(key, sealedAt)) ?? true;
+  return isOfItsTime ? null : { code: 'key-not-of-its-time', found, sealedAt };
 };
 
 /** Checks a record from its text alone: the chain, the seal, every decision again under the rules it names, that the statement says nothing
@@ -134,8 +145,9 @@ const sealFinding = (seal: Seal, last: LedgerEvent, expectedKey: string | null):
  *  Refuses: every code of RecordFinding; the first one found. */
 export const verifyRecord = (
   text: string,
-  { expectedKey, sha256 = sha256Hex }: VerifyingKnowledge,
+  knowledge: VerifyingKnowledge,
 ): Result<RecordVerified, RecordFinding> => {
+  const { sha256 = sha256Hex } = knowledge;
   const record = parsed(text);
   if (!record.ok) return record;
   const broken = firstBreak(record.value.events, sha256);
@@ -144,7 +156,7 @@ export const verifyRecord = (
   if (!events.ok) return events;
   const seal = sealSchema.safeParse(record.value.seal);
   if (!seal.success) return refused({ code: 'seal-misshaped' });
-  const finding = sealFinding(seal.data, events.value.at(-1) as LedgerEvent, expectedKey);
+  const finding = sealFinding(seal.data, events.value.at(-1) as LedgerEvent, knowledge);
   if (finding) return refused(finding);
   const findings = audit(events.value);
   const rulesMissing = findings.flatMap((each) => (each.code === 'rules-unknown' ? [each.number] : []));
@@ -175,7 +187,7 @@ export const verifyRecord = (
     site: seal.data.site,
     fingerprint: keyFingerprint(seal.data.publicKey),
     sealedAt: seal.data.sealedAt,
-    isKeyKnown: expectedKey !== null,
+    isKeyKnown: knowledge.expectedKey !== null || (knowledge.keys ?? null) !== null,
     rulesMissing: [...new Set(rulesMissing)],
   });
 };

@@ -29,6 +29,8 @@ export const ROLES_FOR = {
   'decide-recall': LEADS,
   'change-site': LEADS,
   'add-person': LEADS,
+  'check-ledger': LEADS,
+  'back-up': LEADS,
 } as const satisfies Record<string, readonly Role[]>;
 
 export type Action = keyof typeof ROLES_FOR;

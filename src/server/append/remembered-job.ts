@@ -7,6 +7,7 @@ import type { Problem } from '#wire/problems/problem.ts';
 import type { Connection } from '../database/pool.ts';
 import { selectEvents } from '../queries/events.ts';
 import { selectHead } from '../queries/jobs.ts';
+import { witnessedHead } from '../sealing/witness-file.ts';
 import { nodeSha256 } from './node-sha256.ts';
 
 /** A job as its events up to a head leave it: every one of them fits the chain. */
@@ -101,23 +102,34 @@ export const atHead = async (
   return refused({ code: 'ledger-broken', sequence: Math.min(whole.value.head.sequence, head.sequence) + 1 });
 };
 
-/** The events of a job from the first to the head, every one in its place; empty for a job that does not exist. What is sealed or signed is
- *  read like this, never from memory. Refuses: ledger-broken, with the place. */
+/** The first event of which a ledger that is whole in itself says something else than what was witnessed of it; null when it bears it out. Chain and head
+ *  can both be moved by who is root on the database; the witness lies elsewhere. */
+const unlikeWitness = (events: readonly LedgerEvent[], witnessed: ChainHead | null): number | null => {
+  if (!witnessed || events[witnessed.sequence - 1]?.hash === witnessed.hash) return null;
+  return Math.min(events.length + 1, witnessed.sequence);
+};
+
+/** The events of a job from the first to the head, every one in its place, as they were witnessed; empty for a job that does not exist. What is sealed or
+ *  signed is read like this, never from memory. Refuses: ledger-broken, with the place. */
 export const wholeLedger = async (
   db: Connection,
   jobId: string,
 ): Promise<Result<readonly LedgerEvent[], Problem>> => {
   for (let tries = 1; ; tries += 1) {
+    // Before the head is read, so that it can speak of nothing that comes later.
+    const witnessed = witnessedHead(jobId);
     const head = await selectHead(db, jobId);
-    if (!head) return accepted([]);
+    if (!head) return witnessed ? refused({ code: 'ledger-broken', sequence: 1 }) : accepted([]);
     const read = await selectEvents(db, jobId, 0);
     // What was appended between the two questions is behind the head that was read.
     const events = read.filter(({ sequence }) => sequence <= head.sequence);
     const broken = firstBreakAfter(EMPTY_HEAD, events, nodeSha256);
     if (broken) return refused({ code: 'ledger-broken', sequence: broken.sequence });
     const last = events.at(-1);
-    if ((last?.sequence ?? 0) === head.sequence && (last?.hash ?? EMPTY_HEAD.hash) === head.hash)
-      return accepted(events);
+    if ((last?.sequence ?? 0) === head.sequence && (last?.hash ?? EMPTY_HEAD.hash) === head.hash) {
+      const sequence = unlikeWitness(events, witnessed);
+      return sequence === null ? accepted(events) : refused({ code: 'ledger-broken', sequence });
+    }
     if (tries > 1) return refused({ code: 'ledger-broken', sequence: (last?.sequence ?? 0) + 1 });
   }
 };

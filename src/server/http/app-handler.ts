@@ -1,6 +1,7 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { SSRManifest } from 'astro';
 import { NodeApp } from 'astro/app/node';
+import { runSealer } from '../sealing/run-sealer.ts';
 
 type Handler = (request: IncomingMessage, response: ServerResponse, next: () => void) => Promise<void>;
 
@@ -42,7 +43,11 @@ const handlerOf =
     await answer(await app.render(request, { addCookieHeader: true, locals, routeData }), response);
   };
 
-/** What the build makes the server's entry of: the handler of everything that is not a file. */
-export const createExports = (manifest: SSRManifest): { readonly handler: Handler } => ({
+/** What the build makes the server's entry of: the handler of everything that is not a file, and what works in the background until the function that it
+ *  answers is called. */
+export const createExports = (
+  manifest: SSRManifest,
+): { readonly handler: Handler; readonly runInBackground: () => () => Promise<void> } => ({
   handler: handlerOf(new NodeApp(manifest)),
+  runInBackground: runSealer,
 });

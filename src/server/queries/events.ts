@@ -5,11 +5,20 @@ import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 import type { Transaction } from '../database/transaction.ts';
 
+// What somebody made unreadable stays as it is: its hash does not fit, and whoever checks the chain names the event.
+const read = (text: string) => {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return text;
+  }
+};
+
 // What is in the ledger was checked when it came in, and its hash says whether it is still that; its form is not judged again here.
 // Keys stand in canonical order, in which clock and body are kept: what is hashed is then read off without putting it in order again.
 const eventOf = (row: RowDataPacket): LedgerEvent => ({
-  body: JSON.parse(row['body']),
-  ...(row['clock'] === null ? {} : { clock: JSON.parse(row['clock']) }),
+  body: read(row['body']),
+  ...(row['clock'] === null ? {} : { clock: read(row['clock']) }),
   deviceTime: instantFromSql(row['device_time']),
   hash: row['hash'],
   id: row['id'],

@@ -1,6 +1,7 @@
 import type { RowDataPacket } from 'mysql2';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { type ChainHead, EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
+import type { JobHead } from '#core/ledger/witness.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { jobProgress, jobStage } from '#core/view/open-items.ts';
 import { type JobSummary, jobNumberText, jobSummarySchema } from '#wire/job-summary.ts';
@@ -79,6 +80,24 @@ export const selectHead = async (db: Connection, jobId: string): Promise<ChainHe
     { jobId },
   );
   return headOf(rows[0]);
+};
+
+/** The head of every job that has events, with the job's number. */
+export const selectHeads = async (db: Connection): Promise<readonly JobHead[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(`
+    SELECT id,
+           number,
+           head_sequence,
+           head_hash
+      FROM jobs
+     WHERE head_sequence > 0
+     ORDER BY number`);
+  return rows.map((row) => ({
+    job: row['id'],
+    number: row['number'],
+    sequence: row['head_sequence'],
+    hash: row['head_hash'],
+  }));
 };
 
 const summaryOf = (last: Pick<LedgerEvent, 'job' | 'person' | 'serverTime'>, state: JobView) => {

@@ -7,19 +7,40 @@ import type { Connection } from '../database/pool.ts';
 /** What the log keeps. */
 export type LogKind =
   | 'site-changed'
+  | 'person-added'
+  | 'person-changed'
+  | 'source-added'
   | 'source-changed'
+  | 'adapter-added'
+  | 'restated'
+  | 'signed-in'
+  | 'sign-in-refused'
+  | 'signed-out'
+  | 'sealed'
+  | 'sealing-key'
+  | 'ledger-broken'
+  | 'ledger-checked'
+  | 'backed-up'
+  | 'restored'
+  | 'event-set-aside'
   | 'conflict-decided'
   | 'tool-changed'
   | 'tool-loan'
   | 'tool-override'
   | 'recall-decided';
 
+/** Who writes down what nobody did: the site itself. */
+export const THE_SITE: Pick<Asker, 'id' | 'name'> = {
+  id: '00000000-0000-0000-0000-000000000000',
+  name: 'Jentik',
+};
+
 /** Adds an entry to the log, which nobody can change. */
 export const insertLogEntry = async (
   db: Connection,
   entry: {
     readonly at: string;
-    readonly by: Asker;
+    readonly by: Pick<Asker, 'id' | 'name'>;
     readonly kind: LogKind;
     readonly subject: string;
     readonly why: string;
@@ -72,4 +93,28 @@ export const selectLog = async (
       body: JSON.parse(row['body']),
     }),
   );
+};
+
+/** The entries of some kinds in the order in which they were written, each with what it says. */
+export const selectStatements = async (
+  db: Connection,
+  kinds: readonly LogKind[],
+): Promise<readonly { readonly kind: string; readonly subject: string; readonly body: unknown }[]> => {
+  const [rows] = await db.query<RowDataPacket[]>(
+    `
+    SELECT kind,
+           subject,
+           body
+      FROM site_log
+     WHERE kind IN (:kinds)
+     ORDER BY id`,
+    { kinds: [...kinds] },
+  );
+  return rows.map((row) => ({ kind: row['kind'], subject: row['subject'], body: JSON.parse(row['body']) }));
+};
+
+/** When the log begins; null while it is empty. */
+export const selectFirstEntryAt = async (db: Connection): Promise<string | null> => {
+  const [rows] = await db.execute<RowDataPacket[]>('SELECT MIN(at) AS at FROM site_log');
+  return rows[0]?.['at'] ? instantFromSql(rows[0]['at']) : null;
 };

@@ -8,8 +8,7 @@ const siteRow = async (db: Connection): Promise<RowDataPacket> => {
   const [rows] = await db.execute<RowDataPacket[]>(`
     SELECT name,
            unit,
-           schools,
-           sealing_private_key
+           schools
       FROM site
      WHERE id = 1`);
   if (!rows[0]) throw new Fault('the site row is missing; run the migrations with npm start');
@@ -27,9 +26,22 @@ export const selectSite = async (db: Connection): Promise<Site> => {
   });
 };
 
-/** The key the site seals records with, in hexadecimal. It never leaves the server. */
-export const selectSealingKey = async (db: Connection): Promise<string> =>
-  (await siteRow(db))['sealing_private_key'];
+/** What the site has chosen as its row says it, without defaults for questions that were added since. */
+export const selectSiteRow = async (db: Connection): Promise<{ readonly name: string }> => {
+  const { name, unit, schools } = await siteRow(db);
+  return { name, unit, schools: JSON.parse(schools) } as { readonly name: string };
+};
+
+/** The private key that a site from before it lay in a file still has in its row, in hexadecimal; null where it has none. */
+export const selectKeyInRow = async (db: Connection): Promise<string | null> => {
+  const [rows] = await db.execute<RowDataPacket[]>('SELECT sealing_private_key FROM site WHERE id = 1');
+  return rows[0]?.['sealing_private_key'] ?? null;
+};
+
+/** Takes the private key out of the site's row. */
+export const clearKeyInRow = async (db: Connection): Promise<void> => {
+  await db.execute('UPDATE site SET sealing_private_key = NULL WHERE id = 1');
+};
 
 /** Changes what the site has chosen. */
 export const updateSite = async (db: Connection, site: Site): Promise<void> => {
@@ -45,11 +57,11 @@ export const updateSite = async (db: Connection, site: Site): Promise<void> => {
 };
 
 /** Makes the site's row if there is none. */
-export const insertSite = async (db: Connection, site: Site, sealingPrivateKey: string): Promise<void> => {
+export const insertSite = async (db: Connection, site: Site): Promise<void> => {
   await db.execute(
     `
-    INSERT IGNORE INTO site (id, name, unit, schools, sealing_private_key)
-    VALUES (1, :name, :unit, :schools, :sealingPrivateKey)`,
-    { name: site.name, unit: site.unit, schools: JSON.stringify(site.schools), sealingPrivateKey },
+    INSERT IGNORE INTO site (id, name, unit, schools)
+    VALUES (1, :name, :unit, :schools)`,
+    { name: site.name, unit: site.unit, schools: JSON.stringify(site.schools) },
   );
 };

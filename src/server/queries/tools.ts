@@ -51,6 +51,28 @@ export const selectKnownTools = async (db: Connection): Promise<readonly KnownTo
   return rows.map(knownOf);
 };
 
+/** Every tool as its row says it, in no other form than the row has. */
+export const selectToolRows = async (
+  db: Connection,
+): Promise<readonly (ToolAfter & { id: string; code: string })[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(`
+    SELECT id,
+           code,
+           body,
+           quarantine,
+           loan,
+           is_retired
+      FROM tools`);
+  return rows.map((row) => ({
+    id: row['id'],
+    code: row['code'],
+    tool: JSON.parse(row['body']),
+    quarantine: row['quarantine'] === null ? null : JSON.parse(row['quarantine']),
+    loan: row['loan'] === null ? null : JSON.parse(row['loan']),
+    isRetired: row['is_retired'] === 1,
+  }));
+};
+
 /** A tool with what the crib knows of it, its row locked until the transaction ends; null when there is none. */
 export const lockTool = async (db: Connection, id: string): Promise<KnownTool | null> => {
   const [rows] = await db.execute<RowDataPacket[]>(

@@ -5,7 +5,10 @@ import { accepted, type Result, refused } from '#core/result.ts';
 import type { NewPerson } from '#wire/person.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { database } from '../database/pool.ts';
+import { inTransaction } from '../database/transaction.ts';
 import { insertPerson, selectPeople } from '../queries/people.ts';
+import { insertLogEntry } from '../queries/site-log.ts';
+import { personState } from '../sealing/stated.ts';
 import { pinHash } from './check-pin.ts';
 import { now } from './clock.ts';
 
@@ -18,6 +21,21 @@ export const addPerson = async (person: NewPerson, by: Person | null): Promise<R
   if (right && !right.ok) return right;
   const { name, role, pin } = person;
   const added: Person = { id: randomUUID(), name, role: isFirst ? 'lead' : role };
-  const isAdded = await insertPerson(database(), added, await pinHash(pin), now());
-  return isAdded ? accepted(added) : refused({ code: 'name-taken', name });
+  const hash = await pinHash(pin);
+  return inTransaction(
+    async (db): Promise<Result<Person, Problem>> => {
+      const at = now();
+      if (!(await insertPerson(db, added, hash, at))) return refused({ code: 'name-taken', name });
+      await insertLogEntry(db, {
+        at,
+        by: by ?? added,
+        kind: 'person-added',
+        subject: added.id,
+        why: '',
+        body: { after: personState(added, hash) },
+      });
+      return accepted(added);
+    },
+    (result) => result.ok,
+  );
 };

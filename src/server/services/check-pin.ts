@@ -4,6 +4,7 @@ import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Connection } from '../database/pool.ts';
 import { selectCredentials, updateTries } from '../queries/people.ts';
+import { insertLogEntry } from '../queries/site-log.ts';
 import { now, secondsAfter } from './clock.ts';
 
 const TRIES_BEFORE_LOCK = 5;
@@ -37,6 +38,9 @@ export const checkPin = async (
     return accepted(person);
   }
   const tries = wrongTries + 1;
+  // Only what is counted is written down: while a person is locked a try is refused unread, and whoever tries a million times fills no log.
+  const entry = { at: time, by: person, kind: 'sign-in-refused', subject: person.id, why: '' } as const;
+  await insertLogEntry(db, { ...entry, body: { tries } });
   if (tries < TRIES_BEFORE_LOCK) {
     await updateTries(db, personId, tries, null);
     return refused({ code: 'wrong-pin', triesLeft: TRIES_BEFORE_LOCK - tries });

@@ -3,19 +3,17 @@ import ical from 'ical-generator';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { database } from '../database/pool.ts';
-import { selectSealingKey, selectSite } from '../queries/site.ts';
+import { selectSite } from '../queries/site.ts';
+import { readKeyFile } from '../sealing/key-file.ts';
 import { cribTools } from './tool-crib.ts';
 
-/** The secret part of the calendar's address: ordinary calendars can't sign in. It follows from the site's key, so that every application
+/** The secret part of the calendar's address: ordinary calendars can't sign in. It follows from a secret of the site's, so that every application
  *  process answers the same. */
-export const calendarToken = async (): Promise<string> =>
-  createHmac('sha256', await selectSealingKey(database()))
-    .update('calendar')
-    .digest('hex')
-    .slice(0, 32);
+export const calendarToken = (): string =>
+  createHmac('sha256', readKeyFile().calendarSecret).update('calendar').digest('hex').slice(0, 32);
 
-const isToken = async (given: string): Promise<boolean> => {
-  const token = Buffer.from(await calendarToken());
+const isToken = (given: string): boolean => {
+  const token = Buffer.from(calendarToken());
   const other = Buffer.from(given);
   return token.length === other.length && timingSafeEqual(token, other);
 };
@@ -25,7 +23,7 @@ export const dueCalendar = async (
   given: string,
   origin: string,
 ): Promise<Result<{ readonly name: string; readonly type: string; readonly bytes: Uint8Array }, Problem>> => {
-  if (!(await isToken(given))) return refused({ code: 'not-found', what: 'address' });
+  if (!isToken(given)) return refused({ code: 'not-found', what: 'address' });
   const { name } = await selectSite(database());
   const calendar = ical({
     name: `${name}: torque tools`,

@@ -9,8 +9,11 @@ import { accepted, type Result, refused } from '#core/result.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { wholeLedger } from '../append/remembered-job.ts';
+import type { Asker } from '../asker.ts';
 import { database } from '../database/pool.ts';
-import { selectSealingKey, selectSite } from '../queries/site.ts';
+import { selectSite } from '../queries/site.ts';
+import { insertLogEntry, THE_SITE } from '../queries/site-log.ts';
+import { readKeyFile } from '../sealing/key-file.ts';
 import { now } from './clock.ts';
 
 type WholeJob = {
@@ -31,18 +34,24 @@ const wholeJob = async (jobId: string): Promise<Result<WholeJob, Problem>> => {
 /** A file to be saved. */
 export type ExportedFile = { readonly name: string; readonly type: string; readonly text: string };
 
-/** The whole record of a job, its chain checked from the first event to the head and sealed now. Refuses: not-found, ledger-broken. */
-export const exportRecord = async (jobId: string): Promise<Result<ExportedFile, Problem>> => {
+/** The whole record of a job, its chain checked from the first event to the head and against the witness, and sealed now; the log keeps that it was, and for
+ *  whom. Refuses: not-found, ledger-broken. */
+export const exportRecord = async (
+  jobId: string,
+  by: Pick<Asker, 'id' | 'name'> = THE_SITE,
+): Promise<Result<ExportedFile, Problem>> => {
   const job = await wholeJob(jobId);
   if (!job.ok) return job;
   const { view, last } = job.value;
   const { name: site } = await selectSite(database());
   const seal = sealed(
     { site, job: jobId, headSequence: last.sequence, headHash: last.hash, sealedAt: now() },
-    await selectSealingKey(database()),
+    readKeyFile().privateKey,
   );
   const record = jobRecord(job.value.events, seal);
   if (!record) throw new Fault(`the events of job ${jobId} are not of the form they say`);
+  const { job: subject, sealedAt: at, ...body } = seal;
+  await insertLogEntry(database(), { at, by, kind: 'sealed', subject, why: '', body });
   return accepted({
     name: `jentik-job-${view.plan.number}.json`,
     type: 'application/json',

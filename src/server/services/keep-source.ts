@@ -10,16 +10,21 @@ import { inTransaction } from '../database/transaction.ts';
 import { selectRequirements } from '../queries/book-requirements.ts';
 import { selectTables } from '../queries/book-tables.ts';
 import { selectDependentJobs } from '../queries/job-references.ts';
-import { insertLogEntry } from '../queries/site-log.ts';
+import { insertLogEntry, THE_SITE } from '../queries/site-log.ts';
 import { putSource, selectSource } from '../queries/sources.ts';
 import { now } from './clock.ts';
 import { indexEntries, requirementEntries, sourceEntries, tableEntries } from './site-search.ts';
 
 /** Adds a source to the book. It is current. */
-export const addSource = (source: NewSource): Promise<Result<Source, Problem>> =>
+export const addSource = (
+  source: NewSource,
+  by: Pick<Asker, 'id' | 'name'> = THE_SITE,
+): Promise<Result<Source, Problem>> =>
   inTransaction(async (db) => {
     const added: Source = { ...source, id: randomUUID(), status: 'current', supersededBy: null };
     await putSource(db, added);
+    const entry = { at: now(), by, kind: 'source-added', subject: added.id, why: '' } as const;
+    await insertLogEntry(db, { ...entry, body: { after: added } });
     await indexEntries(db, 'source', added.id, sourceEntries(added));
     return accepted(added);
   });

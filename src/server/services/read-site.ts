@@ -1,5 +1,6 @@
 import type { LedgerEvent } from '#core/event/lifted.ts';
-import { keyFingerprint, sealingPublicKey } from '#core/ledger/seal.ts';
+import { keyFingerprint } from '#core/ledger/seal.ts';
+import { sealingPublicKey } from '#core/ledger/signature.ts';
 import type { Person } from '#core/people/person.ts';
 import type { JobSummary } from '#wire/job-summary.ts';
 import type { Site } from '#wire/site.ts';
@@ -7,7 +8,8 @@ import { database } from '../database/pool.ts';
 import { selectEvents } from '../queries/events.ts';
 import { selectJobSummaries } from '../queries/jobs.ts';
 import { selectPeople } from '../queries/people.ts';
-import { selectSealingKey, selectSite } from '../queries/site.ts';
+import { selectSite } from '../queries/site.ts';
+import { readKeyFile } from '../sealing/key-file.ts';
 
 /** Everyone who can sign in, by name. */
 export const everyone = (): Promise<readonly Person[]> => selectPeople(database());
@@ -23,5 +25,4 @@ export const jobEvents = (jobId: string, after: number): Promise<readonly Ledger
   selectEvents(database(), jobId, after);
 
 /** The short name of the key the site seals its records with. */
-export const siteFingerprint = async (): Promise<string> =>
-  keyFingerprint(sealingPublicKey(await selectSealingKey(database())));
+export const siteFingerprint = (): string => keyFingerprint(sealingPublicKey(readKeyFile().privateKey));

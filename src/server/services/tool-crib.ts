@@ -7,8 +7,10 @@ import type { Problem } from '#wire/problems/problem.ts';
 import type { CribTool } from '#wire/tool.ts';
 import type { Asker } from '../asker.ts';
 import { type Connection, database } from '../database/pool.ts';
+import { inTransaction } from '../database/transaction.ts';
 import { insertAdapter, selectAdapters } from '../queries/adapters.ts';
 import { selectSite } from '../queries/site.ts';
+import { insertLogEntry } from '../queries/site-log.ts';
 import { type KnownTool, selectKnownTools } from '../queries/tools.ts';
 import { now } from './clock.ts';
 
@@ -40,7 +42,14 @@ export const addAdapter = async (
   const right = whoMay(by, 'add-tool');
   if (!right.ok) return right;
   const added: Adapter = { ...adapter, id: randomUUID() };
-  return (await insertAdapter(database(), added))
-    ? accepted(added)
-    : refused({ code: 'tool-code-taken', toolCode: adapter.code });
+  return inTransaction(
+    async (db): Promise<Result<Adapter, Problem>> => {
+      if (!(await insertAdapter(db, added)))
+        return refused({ code: 'tool-code-taken', toolCode: adapter.code });
+      const entry = { at: now(), by, kind: 'adapter-added', subject: added.id, why: '' } as const;
+      await insertLogEntry(db, { ...entry, body: { after: added } });
+      return accepted(added);
+    },
+    (result) => result.ok,
+  );
 };

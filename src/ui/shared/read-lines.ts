@@ -5,9 +5,10 @@ export const readLines = async (
   address: string,
   signal: AbortSignal,
   onLine: (value: unknown) => void,
+  method: 'GET' | 'POST' = 'GET',
 ): Promise<ProblemDetails | null> => {
   try {
-    const response = await fetch(address, { signal });
+    const response = await fetch(address, { signal, method });
     if (!response.ok || !response.body) {
       const problem = problemDetailsSchema.safeParse(await response.json());
       return problem.success ? problem.data : problemDetails({ code: 'no-connection' });

@@ -255,6 +255,7 @@ const SITE: Pick<
   | 'device-storage-failed'
   | 'outbox-unreadable'
   | 'ledger-broken'
+  | 'check-runs'
   | 'job-busy'
   | 'database-away'
   | 'fault'
@@ -350,6 +351,12 @@ const SITE: Pick<
       'The ledger is not whole',
       `The events of this job break at number ${p.sequence}: something was lost or changed in the database. Nothing is taken or sealed until that is mended.`,
       'Tell a lead. What you do stays on this device; npm run verify and npm run rebuild-projections name the place.',
+    ),
+  'check-runs': () =>
+    words(
+      'A check is under way',
+      'Somebody started one a moment ago.',
+      'Wait until it is through; its result stands here then.',
     ),
   'job-busy': () =>
     words(

@@ -70,6 +70,7 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'wait-not-over': 409,
   'joint-kind-unknown': 409,
   'ledger-broken': 503,
+  'check-runs': 409,
   'job-busy': 503,
   'database-away': 503,
   'no-connection': 503,

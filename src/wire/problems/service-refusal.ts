@@ -48,6 +48,7 @@ export type ServiceRefusal =
   | { readonly code: 'outbox-unreadable' }
   /** Where the chain of a job breaks: the first sequence that is missing or does not fit. */
   | { readonly code: 'ledger-broken'; readonly sequence: number }
+  | { readonly code: 'check-runs' }
   | { readonly code: 'job-busy' }
   | { readonly code: 'database-away' }
   | { readonly code: 'fault'; readonly reference: string };

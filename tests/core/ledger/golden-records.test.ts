@@ -4,7 +4,8 @@ import { EVENT_KINDS } from '#core/event/kinds.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { audit } from '#core/ledger/audit.ts';
 import type { JobRecord } from '#core/ledger/job-record.ts';
-import { keyFingerprint, sealingPublicKey } from '#core/ledger/seal.ts';
+import { keyFingerprint } from '#core/ledger/seal.ts';
+import { sealingPublicKey } from '#core/ledger/signature.ts';
 import { verifyRecord } from '#core/ledger/verify-record.ts';
 import { GOLDEN_KEY, goldenRecords } from '../../golden/golden.ts';
 

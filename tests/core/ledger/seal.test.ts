@@ -1,13 +1,8 @@
 import { createPrivateKey, sign } from 'node:crypto';
 import { describe, expect, test } from 'vitest';
 import { canonicalText } from '#core/canonical.ts';
-import {
-  isSealIntact,
-  keyFingerprint,
-  type SealedFacts,
-  sealed,
-  sealingPublicKey,
-} from '#core/ledger/seal.ts';
+import { isSealIntact, keyFingerprint, type SealedFacts, sealed } from '#core/ledger/seal.ts';
+import { sealingPublicKey } from '#core/ledger/signature.ts';
 
 // Published: RFC 8032, 7.1, TEST 1.
 const PRIVATE_KEY = '9d61b19deffd5a60ba844af492ec2cc44449c5697b326919703bac031cae7f60';

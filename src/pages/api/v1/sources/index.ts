@@ -5,4 +5,4 @@ import { allSources } from '#server/services/read-book.ts';
 import { OPERATIONS } from '#wire/api.ts';
 
 export const GET = endpoint(OPERATIONS.listSources, async () => accepted(await allSources()));
-export const POST = endpoint(OPERATIONS.addSource, ({ body }) => addSource(body));
+export const POST = endpoint(OPERATIONS.addSource, ({ body, by }) => addSource(body, by));

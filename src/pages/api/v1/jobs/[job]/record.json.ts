@@ -3,7 +3,7 @@ import { endpoint, fileResponse } from '#server/http/endpoint.ts';
 import { exportRecord } from '#server/services/export-record.ts';
 import { OPERATIONS } from '#wire/api.ts';
 
-export const GET = endpoint(OPERATIONS.exportRecord, async ({ context }) => {
-  const file = await exportRecord(context.params['job'] ?? '');
+export const GET = endpoint(OPERATIONS.exportRecord, async ({ context, by }) => {
+  const file = await exportRecord(context.params['job'] ?? '', by);
   return file.ok ? accepted(fileResponse(file.value)) : file;
 });
