@@ -17,7 +17,13 @@ const RIGHTS: Readonly<Record<string, string>> = {
   schema_lock: 'SELECT',
 };
 
-const applyMigrations = async (db: Connection): Promise<void> => {
+/** The migrations there are, in their order. */
+export const migrationNames = (): readonly string[] =>
+  readdirSync(MIGRATIONS)
+    .filter((file) => file.endsWith('.sql'))
+    .sort();
+
+const applyMigrations = async (db: Connection, upTo: string | null): Promise<void> => {
   await db.query(`
     CREATE TABLE IF NOT EXISTS schema_migrations (
       name VARCHAR(120) CHARACTER SET ascii NOT NULL PRIMARY KEY,
@@ -26,9 +32,8 @@ const applyMigrations = async (db: Connection): Promise<void> => {
     ) ENGINE = InnoDB`);
   const [rows] = await db.query<RowDataPacket[]>('SELECT name, sha256 FROM schema_migrations');
   const applied = new Map(rows.map((row) => [row['name'] as string, row['sha256'] as string]));
-  for (const name of readdirSync(MIGRATIONS)
-    .filter((file) => file.endsWith('.sql'))
-    .sort()) {
+  for (const name of migrationNames()) {
+    if (upTo !== null && name > upTo) return;
     const sql = readFileSync(`${MIGRATIONS}/${name}`, 'utf8');
     const sha256 = createHash('sha256').update(sql).digest('hex');
     const before = applied.get(name);
@@ -54,6 +59,9 @@ const grantRights = async (db: Connection, database: string, account: string): P
   }
 };
 
+/** What a backup puts into an empty database: once its tables have the form that they had in the backup. */
+export type Restored = { readonly upTo: string; readonly load: (db: Connection) => Promise<void> };
+
 /** Brings a database up to date and makes the application's account, which may not change events; then `prepare` fills what a site needs. All
  *  under one lock row, so that any number of processes may start at once.
  *  Answers the account's address: JENTIK_APP_DATABASE_URL where it is set, for a server whose owner may not make accounts. */
@@ -61,13 +69,18 @@ export const migrate = async (
   ownerUrl: string,
   database: string,
   prepare: (appUrl: string) => Promise<void> = async () => {},
+  restored: Restored | null = null,
 ): Promise<string> => {
   const db = await createConnection({ uri: ownerUrl, multipleStatements: false, timezone: 'Z' });
   try {
     await db.query('CREATE DATABASE IF NOT EXISTS ?? CHARACTER SET utf8mb4', [database]);
     await db.query('USE ??', [database]);
     return await underSchemaLock(db, async () => {
-      await applyMigrations(db);
+      if (restored) {
+        await applyMigrations(db, restored.upTo);
+        await restored.load(db);
+      }
+      await applyMigrations(db, null);
       const given = process.env['JENTIK_APP_DATABASE_URL'];
       const appUrl = given ?? (await makeAccount(db, new URL(ownerUrl), database));
       await prepare(appUrl);

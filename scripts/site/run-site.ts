@@ -10,7 +10,7 @@ import { shipPublishedTables } from '#server/services/ship-published-tables.ts';
 import { isEnding, type Running, startChild } from './child.ts';
 import { freePort } from './free-port.ts';
 import { keepRunning } from './keep-running.ts';
-import { migrate } from './migrate.ts';
+import { migrate, type Restored } from './migrate.ts';
 import { inProject } from './paths.ts';
 import { type DatabaseServer, startPrivateDatabase } from './private-database.ts';
 import { siteMark } from './site-lock.ts';
@@ -66,7 +66,11 @@ const fillSite = async (siteName: string): Promise<void> => {
 /** Names the files that lie beside the database, for this process and the application that it starts, where they are not named yet. Answers what forgets
  *  those that it named. */
 const nameFiles = (folder: string): (() => void) => {
-  const files = { JENTIK_SEALING_KEYS: 'sealing-keys.json', JENTIK_WITNESS: 'witness.ndjson' };
+  const files = {
+    JENTIK_SEALING_KEYS: 'sealing-keys.json',
+    JENTIK_WITNESS: 'witness.ndjson',
+    JENTIK_BACKUPS: 'backups',
+  };
   const named = Object.entries(files).filter(([name]) => process.env[name] === undefined);
   for (const [name, file] of named) process.env[name] = join(folder, file);
   return () => {
@@ -76,17 +80,26 @@ const nameFiles = (folder: string): (() => void) => {
 
 /** A database ready for the application: a private server in the folder, or the one JENTIK_DATABASE_URL names; migrated, with the
  *  site's row. Leaves the process connected as the application. */
-export const openSiteDatabase = async (folder: string, siteName: string): Promise<SiteDatabase> => {
+export const openSiteDatabase = async (
+  folder: string,
+  siteName: string,
+  restored: Restored | null = null,
+): Promise<SiteDatabase> => {
   mkdirSync(folder, { recursive: true });
   const forgetFiles = nameFiles(folder);
   const given = givenServer();
   const hadUrl = process.env['JENTIK_APP_DATABASE_URL'] !== undefined;
   let server = given?.server ?? (await startPrivateDatabase(folder));
   try {
-    const appUrl = await migrate(server.ownerUrl, given?.name ?? 'jentik', async (url) => {
-      process.env['JENTIK_APP_DATABASE_URL'] = url;
-      await fillSite(siteName);
-    });
+    const appUrl = await migrate(
+      server.ownerUrl,
+      given?.name ?? 'jentik',
+      async (url) => {
+        process.env['JENTIK_APP_DATABASE_URL'] = url;
+        await fillSite(siteName);
+      },
+      restored,
+    );
     const stop = async (): Promise<void> => {
       await closeDatabase();
       await server.stop();

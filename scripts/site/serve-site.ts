@@ -1,4 +1,4 @@
-import { existsSync, rmSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt } from './build.ts';
 import { endChildren, isEnding } from './child.ts';
@@ -7,7 +7,7 @@ import { inProject } from './paths.ts';
 import { type Application, openSiteDatabase, startApplication } from './run-site.ts';
 import { noteSite, releaseSite, takeSite } from './site-lock.ts';
 import { sitePort } from './site-port.ts';
-import { writeWhole } from './whole-file.ts';
+import { clearUnfinished, markUnfinished, unmarkUnfinished } from './unfinished.ts';
 
 export type SiteCommand = {
   /** Folder of the project that holds everything this site writes. */
@@ -18,21 +18,6 @@ export type SiteCommand = {
   readonly greeting: (address: string) => string;
 };
 
-/** Fills a site once. One whose filling was ended in the middle is made anew: nobody has worked in it yet. */
-const filled = async (home: string, fill: () => Promise<void>): Promise<void> => {
-  const mark = join(home, 'filling');
-  writeWhole(mark, '');
-  await fill();
-  rmSync(mark);
-};
-
-const clearHalfFilled = (home: string): void => {
-  if (!existsSync(join(home, 'filling'))) return;
-  console.error('The last start was ended before everything was there; it is made anew.');
-  for (const name of ['data', 'sealing-keys.json', 'witness.ndjson', 'filling'])
-    rmSync(join(home, name), { recursive: true, force: true });
-};
-
 const ended = async (home: string, code: number): Promise<never> => {
   await endChildren();
   releaseSite(home);
@@ -41,11 +26,13 @@ const ended = async (home: string, code: number): Promise<never> => {
 
 /** Starts a site and keeps what it consists of running; never ends by itself. */
 const run = async (home: string, { siteName, fill, greeting }: SiteCommand): Promise<void> => {
-  if (fill) clearHalfFilled(home);
+  clearUnfinished(home);
   await ensureBuilt();
   const port = await sitePort(home);
+  if (fill && !existsSync(join(home, 'data'))) markUnfinished(home);
   const database = await openSiteDatabase(home, siteName);
-  if (fill) await filled(home, fill);
+  await fill?.();
+  unmarkUnfinished(home);
   let application: Application = await startApplication(home, database.appUrl, port);
   noteSite(home, application.address, database.appUrl);
   console.log(greeting(application.address));

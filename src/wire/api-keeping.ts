@@ -4,6 +4,9 @@ import { siteKeySchema } from '#core/ledger/site-key.ts';
 import { ledgerCheckLineSchema, ledgerCheckSchema } from './ledger-check.ts';
 import { NOTHING, operation } from './operation.ts';
 
+/** What a backup made from the page is called. */
+const backupNameSchema = z.string().regex(/^jentik-\d{4}-\d\d-\d\dT\d{6}\.jsonl\.gz$/);
+
 /** How the site's records are kept: by which keys it seals, what is witnessed, and what the last check came to. */
 export const keepingSchema = z.strictObject({
   fingerprint: z.string(),
@@ -12,6 +15,21 @@ export const keepingSchema = z.strictObject({
   lastCheck: z.strictObject({ by: z.string(), check: ledgerCheckSchema }).nullable(),
 });
 export type Keeping = Readonly<z.infer<typeof keepingSchema>>;
+
+/** A backup that was made from the page and lies beside the site. */
+export const keptBackupSchema = z.strictObject({
+  name: backupNameSchema,
+  bytes: z.int(),
+  madeAt: instantSchema,
+});
+export type KeptBackup = Readonly<z.infer<typeof keptBackupSchema>>;
+
+/** A line of a backup as it is made. */
+export const backupLineSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('progress'), done: z.int(), total: z.int() }),
+  z.strictObject({ kind: z.literal('made'), backup: keptBackupSchema }),
+]);
+export type BackupLine = Readonly<z.infer<typeof backupLineSchema>>;
 
 export const KEEPING_OPERATIONS = {
   siteKeys: operation({
@@ -37,5 +55,29 @@ export const KEEPING_OPERATIONS = {
     who: 'check-ledger',
     request: NOTHING,
     response: ledgerCheckLineSchema,
+  }),
+  listBackups: operation({
+    method: 'GET',
+    path: '/api/v1/backups',
+    summary: 'Backups that were made from the page, the newest first',
+    who: 'back-up',
+    request: NOTHING,
+    response: z.array(keptBackupSchema),
+  }),
+  backUp: operation({
+    method: 'POST',
+    path: '/api/v1/backups',
+    summary: 'Make a backup, as lines of JSON: how far it is, and what was made',
+    who: 'back-up',
+    request: NOTHING,
+    response: backupLineSchema,
+  }),
+  fetchBackup: operation({
+    method: 'GET',
+    path: '/api/v1/backups/{backup}',
+    summary: 'A backup, as one file',
+    who: 'back-up',
+    request: NOTHING,
+    response: z.unknown(),
   }),
 } as const;

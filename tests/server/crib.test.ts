@@ -31,6 +31,7 @@ import { addAdapter, cribTools } from '#server/services/tool-crib.ts';
 import { toolLabelSvg, toolLabelsPdf } from '#server/services/tool-labels.ts';
 import type { NewSession } from '#wire/calibration.ts';
 import { CAUTIONS, TOOL, taken } from '../core/job/sample-job.ts';
+import { session } from './sample-session.ts';
 import { happening, person, plannedJob, pullEvents, stateOf } from './sample-site.ts';
 
 const code = (result: { ok: boolean; refusal?: unknown }) =>
@@ -50,26 +51,6 @@ const known = async (id: string) => {
   if (!found) throw new Error('expected the tool');
   return found;
 };
-/** A session whose errors are the given ones at 20, 60 and 100 % of the scale. */
-const session = (tool: Tool, errors: readonly number[], part: Partial<NewSession> = {}): NewSession => ({
-  id: uuidv7(),
-  toolId: tool.id,
-  kind: 'in-house',
-  doneOn: '2026-11-20',
-  reference: 'tester',
-  referenceExpandedPercent: 0.5,
-  certificate: '',
-  asFound: [8, 24, 40].map((shown, index) => {
-    const torque = toNewtonMetres(shown, 'lbf.in') as number;
-    return { shown: torque, references: Array(5).fill(torque / (1 + (errors[index] ?? 0) / 100)) };
-  }),
-  asLeft: null,
-  keepNarrowed: false,
-  nextDueOn: '2099-11-20',
-  note: '',
-  ...part,
-});
-
 /** A job whose two terminals were pulled with a tool. */
 const workedJob = async (tool: Tool): Promise<string> => {
   const { job } = await plannedJob();

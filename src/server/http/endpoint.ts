@@ -163,6 +163,21 @@ export const bytesResponse = (file: {
     },
   });
 
+/** A packed file that is sent as it is read. */
+export const streamedFile = (file: {
+  readonly name: string;
+  readonly bytes: number;
+  readonly stream: ReadableStream<Uint8Array>;
+}): Response =>
+  new Response(file.stream, {
+    headers: {
+      'content-type': 'application/gzip',
+      'content-length': String(file.bytes),
+      'content-disposition': `attachment; filename="${encodeURIComponent(file.name)}"`,
+      'cache-control': 'no-store, no-transform',
+    },
+  });
+
 const streamResponse = (
   values: AsyncGenerator<unknown>,
   written: (value: unknown) => string,

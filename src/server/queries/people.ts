@@ -33,24 +33,6 @@ export const selectPeople = async (db: Connection): Promise<readonly Person[]> =
   return rows.map((row) => personSchema.parse({ ...row }));
 };
 
-/** Everyone with the hash of their PIN, by name. */
-export const selectPinHashes = async (
-  db: Connection,
-): Promise<readonly Pick<Credentials, 'person' | 'pinHash'>[]> => {
-  const [rows] = await db.execute<RowDataPacket[]>(`
-    SELECT id,
-           name,
-           role,
-           pin_hash
-      FROM people
-     ORDER BY name`);
-  return rows.map(({ id, name, role, pin_hash }) => ({
-    // Whatever somebody made of the row: it is compared, not believed.
-    person: { id, name, role },
-    pinHash: pin_hash,
-  }));
-};
-
 /** A person's credentials, locked until the transaction ends so that two tries at once both count; null when unknown. */
 export const selectCredentials = async (db: Connection, personId: string): Promise<Credentials | null> => {
   const [rows] = await db.execute<RowDataPacket[]>(

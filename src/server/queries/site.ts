@@ -26,12 +26,6 @@ export const selectSite = async (db: Connection): Promise<Site> => {
   });
 };
 
-/** What the site has chosen as its row says it, without defaults for questions that were added since. */
-export const selectSiteRow = async (db: Connection): Promise<{ readonly name: string }> => {
-  const { name, unit, schools } = await siteRow(db);
-  return { name, unit, schools: JSON.parse(schools) } as { readonly name: string };
-};
-
 /** The private key that a site from before it lay in a file still has in its row, in hexadecimal; null where it has none. */
 export const selectKeyInRow = async (db: Connection): Promise<string | null> => {
   const [rows] = await db.execute<RowDataPacket[]>('SELECT sealing_private_key FROM site WHERE id = 1');

@@ -3,11 +3,13 @@ import { differingField } from '#core/job/differing-field.ts';
 import type { StatedThing } from '#wire/ledger-check.ts';
 import { nodeSha256 } from '../append/node-sha256.ts';
 import type { Connection } from '../database/pool.ts';
-import { selectAdapters } from '../queries/adapters.ts';
-import { selectPinHashes } from '../queries/people.ts';
-import { selectSiteRow } from '../queries/site.ts';
 import { insertLogEntry, type LogKind, selectStatements, THE_SITE } from '../queries/site-log.ts';
-import { selectSources } from '../queries/sources.ts';
+import {
+  selectAdapterRows,
+  selectPeopleRows,
+  selectSiteRow,
+  selectSourceRows,
+} from '../queries/stated-rows.ts';
 import { now } from '../services/clock.ts';
 
 /** What may change and is written down each time that it does: who works here and as what, sources, adapters, what the site has chosen. */
@@ -37,31 +39,22 @@ export const personState = (
 
 const standing = async (db: Connection): Promise<readonly Stated[]> => {
   const [people, sources, adapters, site] = await Promise.all([
-    selectPinHashes(db),
-    selectSources(db),
-    selectAdapters(db),
+    selectPeopleRows(db),
+    selectSourceRows(db),
+    selectAdapterRows(db),
     selectSiteRow(db),
   ]);
   return [
-    ...people.map(({ person, pinHash }) => ({
-      what: 'person' as const,
-      id: person.id,
-      name: person.name,
-      state: personState(person, pinHash),
-    })),
-    ...sources.map((source) => ({
-      what: 'source' as const,
-      id: source.id,
-      name: source.title,
-      state: source,
-    })),
-    ...adapters.map((adapter) => ({
-      what: 'adapter' as const,
-      id: adapter.id,
-      name: adapter.code,
-      state: adapter,
-    })),
-    { what: 'site', id: 'site', name: site.name, state: site },
+    ...people.map(({ pinHash, ...person }) => {
+      const { id, name } = person;
+      return { what: 'person', id, name, state: personState(person, pinHash) } as const;
+    }),
+    ...sources.map((source) => {
+      const { id, title: name } = source;
+      return { what: 'source', id, name, state: source } as const;
+    }),
+    ...adapters.map(({ id, code: name, body: state }) => ({ what: 'adapter', id, name, state }) as const),
+    ...(site ? [{ what: 'site', id: 'site', name: site.name, state: site } as const] : []),
   ];
 };
 
@@ -114,7 +107,8 @@ export const misstated = async (db: Connection): Promise<readonly Misstated[]> =
     const left = known.get(keyOf(each));
     if (!left) return [{ what, id, name, field: 'unlogged' }];
     if (canonicalText(left.state) === canonicalText(state)) return [];
-    return [{ what, id, name, field: differingField(left.state as object, state as object) ?? 'content' }];
+    const field = state instanceof Object ? differingField(left.state as object, state) : null;
+    return [{ what, id, name, field: field ?? 'content' }];
   });
   const gone = [...known.values()].flatMap(({ what, id, name }) =>
     here.has(keyOf({ what, id })) ? [] : [{ what, id, name, field: null }],

@@ -45,6 +45,13 @@ export const SettingsScreen = ({ site, people: first, person, theme, changes }: 
             <h2 className="mb-3 text-l font-bold">This device</h2>
             <ThemeChoice first={theme} />
           </section>
+          <section className="panel grid gap-2 p-4">
+            <h2 className="text-l font-bold">Records</h2>
+            <p>The ledger proves itself, and a backup restores it with the same hashes.</p>
+            <a className="act-quiet justify-self-start" href="/settings/keeping">
+              Check and back up
+            </a>
+          </section>
           <section className="panel p-4">
             <h2 className="mb-3 text-l font-bold">What was changed</h2>
             <SchoolChanges changes={changes} />

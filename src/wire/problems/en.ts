@@ -256,6 +256,8 @@ const SITE: Pick<
   | 'outbox-unreadable'
   | 'ledger-broken'
   | 'check-runs'
+  | 'backup-runs'
+  | 'no-room-for-backups'
   | 'job-busy'
   | 'database-away'
   | 'fault'
@@ -351,6 +353,18 @@ const SITE: Pick<
       'The ledger is not whole',
       `The events of this job break at number ${p.sequence}: something was lost or changed in the database. Nothing is taken or sealed until that is mended.`,
       'Tell a lead. What you do stays on this device; npm run verify and npm run rebuild-projections name the place.',
+    ),
+  'backup-runs': () =>
+    words(
+      'A backup is under way',
+      'Somebody started one a moment ago.',
+      'Wait until it is through; it stands in the list then.',
+    ),
+  'no-room-for-backups': () =>
+    words(
+      'No place for backups',
+      'This site was started without a folder for them, or the folder can’t be written.',
+      'Use npm run backup -- FILE on the machine of the site.',
     ),
   'check-runs': () =>
     words(

@@ -71,6 +71,8 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'joint-kind-unknown': 409,
   'ledger-broken': 503,
   'check-runs': 409,
+  'backup-runs': 409,
+  'no-room-for-backups': 507,
   'job-busy': 503,
   'database-away': 503,
   'no-connection': 503,

@@ -13,7 +13,8 @@ export type ServiceRefusal =
         | 'source'
         | 'requirement'
         | 'table'
-        | 'attachment';
+        | 'attachment'
+        | 'backup';
     }
   | {
       readonly code: 'body-invalid';
@@ -49,6 +50,8 @@ export type ServiceRefusal =
   /** Where the chain of a job breaks: the first sequence that is missing or does not fit. */
   | { readonly code: 'ledger-broken'; readonly sequence: number }
   | { readonly code: 'check-runs' }
+  | { readonly code: 'backup-runs' }
+  | { readonly code: 'no-room-for-backups' }
   | { readonly code: 'job-busy' }
   | { readonly code: 'database-away' }
   | { readonly code: 'fault'; readonly reference: string };

@@ -79,5 +79,9 @@ export const unwitnessedWords = ({
   if (witnessedAt === null)
     return 'Nothing is witnessed yet: that it is whole in itself is all that can be said.';
   if (events + rows === 0) return 'Everything is witnessed.';
-  return `Not witnessed yet: ${counted(events, 'event')} in ${counted(jobs, 'job')} and ${counted(rows, 'row')}, which came after the last witness. Of these only that they are whole in themselves can be said.`;
+  const came = [
+    ...(events > 0 ? [`${counted(events, 'event')} in ${counted(jobs, 'job')}`] : []),
+    ...(rows > 0 ? [counted(rows, 'row')] : []),
+  ];
+  return `Not witnessed yet: ${came.join(' and ')}, which came after the last witness. Of these only that they are whole in themselves can be said.`;
 };
