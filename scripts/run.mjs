@@ -30,6 +30,13 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
   });
 }
 
+// Killed outright, npm hands nothing on: whoever has lost it ends as if it had.
+const parent = process.ppid;
+if (process.env.npm_lifecycle_event)
+  setInterval(() => {
+    if (process.ppid !== parent && !isEnded) process.kill(process.pid, 'SIGTERM');
+  }, 1_000).unref();
+
 const ran = (command, args, options) =>
   new Promise((resolve) => {
     child = spawn(command, args, { cwd: root, ...options });

@@ -1,4 +1,5 @@
 import { demoPeople, fillDemo } from './fill-demo.ts';
+import { inProject } from './paths.ts';
 import { serveSite } from './serve-site.ts';
 
 const peopleTable = (): string =>
@@ -7,7 +8,7 @@ const peopleTable = (): string =>
     .join('\n');
 
 await serveSite({
-  folder: '.jentik/demo',
+  home: inProject('.jentik', 'demo'),
   siteName: 'Bukit Lintang Observatory',
   fill: fillDemo,
   greeting: (address) =>

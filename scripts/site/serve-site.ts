@@ -3,15 +3,14 @@ import { join } from 'node:path';
 import { ensureBuilt } from './build.ts';
 import { endChildren, isEnding } from './child.ts';
 import { keepRunning } from './keep-running.ts';
-import { inProject } from './paths.ts';
 import { type Application, openSiteDatabase, startApplication } from './run-site.ts';
 import { noteSite, releaseSite, takeSite } from './site-lock.ts';
 import { sitePort } from './site-port.ts';
 import { clearUnfinished, markUnfinished, unmarkUnfinished } from './unfinished.ts';
 
 export type SiteCommand = {
-  /** Folder of the project that holds everything this site writes. */
-  readonly folder: string;
+  /** The folder that holds everything this site writes. */
+  readonly home: string;
   readonly siteName: string;
   /** Fills an empty database; called with the process connected as the application. Null for a site that people fill. */
   readonly fill: (() => Promise<void>) | null;
@@ -25,7 +24,7 @@ const ended = async (home: string, code: number): Promise<never> => {
 };
 
 /** Starts a site and keeps what it consists of running; never ends by itself. */
-const run = async (home: string, { siteName, fill, greeting }: SiteCommand): Promise<void> => {
+const run = async ({ home, siteName, fill, greeting }: SiteCommand): Promise<void> => {
   clearUnfinished(home);
   await ensureBuilt();
   const port = await sitePort(home);
@@ -56,7 +55,7 @@ const run = async (home: string, { siteName, fill, greeting }: SiteCommand): Pro
 
 /** Runs a site until Ctrl-C or a signal, and then stops everything it started and nothing else. */
 export const serveSite = async (command: SiteCommand): Promise<void> => {
-  const home = inProject(command.folder);
+  const { home } = command;
   // Before anything is started: whatever comes, at whatever moment, ends everything in order.
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
     process.on(signal, () => {
@@ -72,7 +71,7 @@ export const serveSite = async (command: SiteCommand): Promise<void> => {
       );
       return;
     }
-    await run(home, command);
+    await run(command);
   } catch (error) {
     // What fails because everything is being ended is no news.
     if (isEnding()) return;
