@@ -29,6 +29,8 @@ export default defineConfig({
   security: { checkOrigin: false },
   vite: {
     plugins: [tailwindcss()],
+    // Where the project lies at a path that the build can't take, it is built through another name for it (scripts/site/build).
+    resolve: { preserveSymlinks: process.env.JENTIK_PRESERVE_SYMLINKS === '1' },
     build: { assetsInlineLimit: 0 },
     worker: { format: 'es' },
   },

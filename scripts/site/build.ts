@@ -1,5 +1,16 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
+import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { Ending, isEnding, startChild } from './child.ts';
 import { inProject } from './paths.ts';
@@ -26,6 +37,41 @@ const sourcesHash = (): string => {
   return hash.digest('hex');
 };
 
+const buildIn = (folder: string, options: readonly string[], env: NodeJS.ProcessEnv): Promise<number> =>
+  startChild(
+    process.execPath,
+    [...options, join(folder, 'node_modules', 'astro', 'astro.js'), 'build', '--root', folder],
+    {
+      cwd: folder,
+      log: LOG,
+      env: { ...process.env, ...env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+    },
+  ).exited;
+
+// The framework writes paths into programs between apostrophes, and takes these for the end of a path or for something written otherwise.
+const IS_ODD = /['"`#?%\\]/;
+
+/** Builds where the sources are; from a path that the framework can't take, in a folder of a plain name that leads to the same files. */
+const built = async (): Promise<number> => {
+  if (!IS_ODD.test(inProject())) return buildIn(inProject(), [], {});
+  const plain = mkdtempSync(join(tmpdir(), 'jentik-build-'));
+  try {
+    for (const name of [...SOURCES, 'package.json'])
+      cpSync(inProject(name), join(plain, name), { recursive: true });
+    symlinkSync(inProject('node_modules'), join(plain, 'node_modules'));
+    const code = await buildIn(plain, ['--preserve-symlinks', '--preserve-symlinks-main'], {
+      JENTIK_PRESERVE_SYMLINKS: '1',
+    });
+    if (code === 0) {
+      rmSync(inProject('dist'), { recursive: true, force: true });
+      cpSync(join(plain, 'dist'), inProject('dist'), { recursive: true });
+    }
+    return code;
+  } finally {
+    rmSync(plain, { recursive: true, force: true });
+  }
+};
+
 /** Builds the application unless the last build was made from the same sources. Ends with everything else when that is ended. */
 export const ensureBuilt = async (): Promise<void> => {
   const hash = sourcesHash();
@@ -35,12 +81,7 @@ export const ensureBuilt = async (): Promise<void> => {
   rmSync(STAMP, { force: true });
   mkdirSync(dirname(LOG), { recursive: true });
   writeFileSync(LOG, '');
-  const build = startChild(process.execPath, [inProject('node_modules', 'astro', 'astro.js'), 'build'], {
-    cwd: inProject(),
-    log: LOG,
-    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
-  });
-  if ((await build.exited) !== 0) {
+  if ((await built()) !== 0) {
     if (isEnding()) throw new Ending('the build was ended');
     console.error(readFileSync(LOG, 'utf8'));
     throw new Error('the build failed; its messages stand above');
