@@ -3,13 +3,16 @@ import { faultResponse } from '#server/http/endpoint.ts';
 import { sessionToken } from '#server/http/session-cookie.ts';
 import { everyone } from '#server/services/read-site.ts';
 import { signedInBy } from '#server/services/session.ts';
+import { siteLife } from '#server/services/site-life.ts';
 
 const OPEN_PAGES: ReadonlySet<string> = new Set(['/sign-in', '/first-run']);
 
 const STYLES =
   "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; worker-src 'self'; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";
 
-const secured = (response: Response): Response => {
+const secured = async (response: Response): Promise<Response> => {
+  const life = await siteLife();
+  if (life !== null) response.headers.set('jentik-life', life);
   const policy = response.headers.get('content-security-policy') ?? '';
   const scripts = /script-src [^;]*/.exec(policy)?.[0] ?? "script-src 'self'";
   // Astro's own policy hashes styles, which blocks the style attributes that React and charts write.

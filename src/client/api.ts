@@ -3,6 +3,7 @@ import type { DeepReadonly, Operation } from '#wire/operation.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type ProblemDetails, problemDetails, problemDetailsSchema } from '#wire/problems/problem-details.ts';
 import { noteSiteTime } from './device/clock.ts';
+import { noteSiteLife } from './device/site-life.ts';
 
 /** What the server answered, or why it did not do it. */
 export type Answer<T> =
@@ -43,6 +44,7 @@ export const call = async <O extends Operation>(
         : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
     });
     noteSiteTime(response.headers.get('date'));
+    noteSiteLife(response.headers.get('jentik-life'));
     answer = await response.json();
   } catch {
     return failed({ code: 'no-connection' });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { instantSchema } from '#core/bounds.ts';
+import { instantSchema, whySchema } from '#core/bounds.ts';
 import { siteKeySchema } from '#core/ledger/site-key.ts';
 import { ledgerCheckLineSchema, ledgerCheckSchema } from './ledger-check.ts';
 import { NOTHING, operation } from './operation.ts';
@@ -55,6 +55,20 @@ export const KEEPING_OPERATIONS = {
     who: 'check-ledger',
     request: NOTHING,
     response: ledgerCheckLineSchema,
+  }),
+  setAside: operation({
+    method: 'POST',
+    path: '/api/v1/set-aside',
+    summary: 'Put into the log, with a reason, what a device holds and the site refused',
+    who: 'work-on-job',
+    mostBytes: 200_000,
+    request: z.strictObject({
+      job: z.uuid().nullable(),
+      kept: z.unknown(),
+      problem: z.unknown(),
+      why: whySchema,
+    }),
+    response: z.strictObject({ at: instantSchema }),
   }),
   listBackups: operation({
     method: 'GET',

@@ -13,11 +13,13 @@ import { expect, HEADER, test } from './site.ts';
 let database: SiteDatabase;
 let application: Application;
 const folder = inProject('.jentik', 'test-first-run');
-const demoUrl = process.env['JENTIK_APP_DATABASE_URL'];
+// The site of the other tests, whose names this one's take the place of for a while.
+const NAMES = ['JENTIK_APP_DATABASE_URL', 'JENTIK_SEALING_KEYS', 'JENTIK_WITNESS', 'JENTIK_BACKUPS'];
+const before = NAMES.map((name) => [name, process.env[name]] as const);
 
 test.beforeAll(async () => {
   rmSync(folder, { recursive: true, force: true });
-  delete process.env['JENTIK_APP_DATABASE_URL'];
+  for (const name of NAMES) delete process.env[name];
   database = await openSiteDatabase(folder, 'Our workshop');
   application = await startApplication(folder, database.appUrl, await freePort());
 });
@@ -26,7 +28,7 @@ test.afterAll(async () => {
   await application.stop();
   await database.stop();
   await closeDatabase();
-  if (demoUrl) process.env['JENTIK_APP_DATABASE_URL'] = demoUrl;
+  for (const [name, value] of before) if (value !== undefined) process.env[name] = value;
   rmSync(folder, { recursive: true, force: true });
 });
 

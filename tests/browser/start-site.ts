@@ -8,8 +8,8 @@ import { openSiteDatabase, startApplication } from '../../scripts/site/run-site.
 export default async (): Promise<() => Promise<void>> => {
   const folder = inProject('.jentik', 'test-browser');
   rmSync(folder, { recursive: true, force: true });
-  delete process.env['JENTIK_DATABASE_URL'];
-  delete process.env['JENTIK_APP_DATABASE_URL'];
+  for (const name of Object.keys(process.env))
+    if (/^JENTIK_.*(URL|KEYS|WITNESS|BACKUPS)$/.test(name)) delete process.env[name];
   const database = await openSiteDatabase(folder, 'Bukit Lintang Observatory');
   await fillDemo();
   const application = await startApplication(folder, database.appUrl, await freePort());

@@ -1,11 +1,14 @@
 import { describe, expect, test, vi } from 'vitest';
-import { benchAt, benchStore } from '#client/job/bench-store.ts';
+import { benchAt } from '#client/job/bench-state.ts';
+import { benchStore } from '#client/job/bench-store.ts';
 import { storeOf } from '#client/store.ts';
 import type { JobHappening } from '#core/event/event.ts';
+import { valueOrThrow } from '#core/fault.ts';
 import type { JobPlan } from '#core/job/plan.ts';
+import type { Person } from '#core/people/person.ts';
 import { accepted } from '#core/result.ts';
 import { fastenerAt } from '#core/view/bench.ts';
-import { SampleJob, TOOL } from '../core/job/sample-job.ts';
+import { SampleJob, TECHNICIAN, TOOL } from '../core/job/sample-job.ts';
 import { colletPlan, LARGE, ringPlan, SMALL } from '../core/job/sample-joints.ts';
 
 /** A bench over a sample job, whose store the sample stands in for. */
@@ -194,4 +197,107 @@ test('a store tells its listeners of another value, and of the same one not', ()
   stop();
   store.change(3);
   expect(heard).toHaveBeenCalledTimes(1);
+});
+
+describe('what others do, and what a device can’t keep', () => {
+  const EKO = { id: '0190a000-0000-7000-8000-0000000000e0', name: 'Eko', role: 'technician' } as const;
+
+  const pulledBy = (job: SampleJob, person: Person, position: string): void => {
+    job.setFor(position);
+    job.happen({ kind: 'pull-made', body: valueOrThrow(job.judge(position)) }, person);
+  };
+
+  /** A bench of Tam's whose site can be looked at: `others` is what the look brings. */
+  const watched = (others: (job: SampleJob) => void, more: object = {}) => {
+    const job = new SampleJob().ready();
+    const listeners = new Set<() => void>();
+    const state = { isReady: true, storageProblem: null, refusedEntries: [] as object[], ...more };
+    let looks = 0;
+    const store = benchStore(
+      {
+        person: TECHNICIAN,
+        snapshot: () => ({ ...state, view: job.state }) as never,
+        happen: (happening: JobHappening) => {
+          const tried = job.try(happening);
+          return tried.ok ? accepted(job.happen(happening)) : tried;
+        },
+        look: () =>
+          Promise.resolve().then(() => {
+            looks += 1;
+            if (looks === 1) others(job);
+          }),
+        subscribe: (listener) => {
+          listeners.add(listener);
+          return () => listeners.delete(listener);
+        },
+      },
+      { verdict: vi.fn(), go: vi.fn() },
+    );
+    store.watch();
+    const news = (change: object = {}): void => {
+      Object.assign(state, change);
+      for (const listener of listeners) listener();
+    };
+    return { job, store, news };
+  };
+  const pulls = ({ job }: { job: SampleJob }, position: string) =>
+    fastenerAt(job.state, position)?.pulls ?? [];
+
+  test('another’s pull of the fastener in hand is shown before one’s own is recorded; both stay if one says so', async () => {
+    const bench = watched((job) => {
+      pulledBy(job, EKO, '1');
+    });
+    bench.store.doMain();
+    bench.store.doMain();
+    await vi.waitFor(() => expect(bench.store.snapshot().question).toBe('pulled-meanwhile'));
+    expect(pulls(bench, '1').map(({ person }) => person.name)).toEqual(['Eko']);
+    expect(bench.store.snapshot()).toMatchObject({ chosen: '1', meanwhile: { position: '1' } });
+    bench.store.recordMineToo();
+    expect(pulls(bench, '1').map(({ person }) => person.name)).toEqual(['Eko', 'Tam']);
+    expect(bench.store.snapshot()).toMatchObject({ question: null, meanwhile: null });
+  });
+
+  test('one’s own is left out where it was not made', async () => {
+    const bench = watched((job) => {
+      pulledBy(job, EKO, '1');
+    });
+    bench.store.doMain();
+    bench.store.doMain();
+    await vi.waitFor(() => expect(bench.store.snapshot().question).toBe('pulled-meanwhile'));
+    bench.store.ask(null);
+    expect(pulls(bench, '1')).toHaveLength(1);
+  });
+
+  test('another’s pull elsewhere asks nothing', async () => {
+    const bench = watched((job) => {
+      pulledBy(job, EKO, '2');
+    });
+    bench.store.doMain();
+    bench.store.doMain();
+    await vi.waitFor(() => expect(pulls(bench, '1')).toHaveLength(1));
+    expect(bench.store.snapshot().question).toBeNull();
+  });
+
+  test('it is also shown while one only stands at it', () => {
+    const bench = watched(() => {});
+    pulledBy(bench.job, EKO, '1');
+    bench.news();
+    expect(bench.store.snapshot()).toMatchObject({ question: 'pulled-meanwhile', chosen: '1' });
+  });
+
+  test('a refusal stops the bench at the fastener it concerns, once', () => {
+    const bench = watched(() => {});
+    const event = { id: 'e-1', body: { position: '2' } };
+    bench.news({ refusedEntries: [{ event }] });
+    expect(bench.store.snapshot()).toMatchObject({ question: 'refused', refusedId: 'e-1', chosen: '2' });
+    bench.store.ask(null);
+    bench.news();
+    expect(bench.store.snapshot().question).toBeNull();
+  });
+
+  test('what could not be kept is said before the next pull', () => {
+    const bench = watched(() => {});
+    bench.news({ storageProblem: { problem: { code: 'device-storage-failed' } } });
+    expect(bench.store.snapshot().question).toBe('not-kept');
+  });
 });

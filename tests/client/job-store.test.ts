@@ -10,7 +10,7 @@ inABrowser();
 
 beforeEach(async () => {
   const { entries } = await readOutbox();
-  await forgetEntries(entries.map(({ seq }) => seq));
+  await forgetEntries(entries);
 });
 
 const quiet = () => siteAnswering(() => ({ status: 200, body: [] }));
@@ -80,9 +80,11 @@ describe('a job on this device', () => {
     quiet();
     const job = new SampleJob();
     const store = await opened(job);
-    sendSignal({ kind: 'stuck', because: 'site-busy' });
+    sendSignal({ kind: 'stuck', because: 'site-busy', job: JOB_ID });
     expect(store.snapshot().stuck).toBe('site-busy');
-    sendSignal({ kind: 'placed', events: [] });
+    sendSignal({ kind: 'placed', events: job.chain().map((event) => ({ ...event, job: 'another' })) });
+    expect(store.snapshot().stuck).toBe('site-busy');
+    sendSignal({ kind: 'placed', events: job.chain() });
     expect(store.snapshot().stuck).toBeNull();
   });
 
@@ -99,7 +101,7 @@ describe('a job on this device', () => {
   test('a device that can’t store says so', async () => {
     quiet();
     const store = await opened(new SampleJob());
-    vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
+    vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
       throw new DOMException('the disk is full', 'QuotaExceededError');
     });
     store.happen({ kind: 'tool-chosen', body: taken(TOOL) });

@@ -1,6 +1,11 @@
 import { openDB } from 'idb';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { noteSiteLife, siteLifeSettled, siteWasRestored } from '#client/device/site-life.ts';
+import { isInMemory, type OutboxEntry } from '#client/outbox/entry.ts';
+import { lostByRestore, sendLostAgain } from '#client/outbox/lost-by-restore.ts';
+import { exportedEntries, sendAgain, setAsideFor } from '#client/outbox/refused.ts';
 import { startSending } from '#client/outbox/sender.ts';
+import { forgetSent, keepSent, readSent } from '#client/outbox/sent.ts';
 import { type OutboxSignal, onSignal } from '#client/outbox/signals.ts';
 import { forgetEntries, keepEvent, quarantineEntry, readOutbox } from '#client/outbox/store.ts';
 import type { UnplacedEvent } from '#core/event/event.ts';
@@ -12,11 +17,18 @@ inABrowser();
 
 const emptied = async (): Promise<void> => {
   const { entries, unreadable } = await readOutbox();
-  await forgetEntries([...entries, ...unreadable].map(({ seq }) => seq));
+  await forgetEntries([...entries, ...unreadable]);
 };
 beforeEach(emptied);
 
 const events = (): readonly UnplacedEvent[] => new SampleJob().ready().pull('1').events.slice(1);
+const leftByAnotherPage = async (event: UnplacedEvent): Promise<void> => {
+  const db = await openDB('jentik-outbox');
+  await db.put('entries', { entryVersion: 1, state: 'queued', event, problem: null });
+  db.close();
+};
+const idsSent = (asked: readonly { readonly body: unknown }[]): readonly string[] =>
+  asked.flatMap(({ body }) => (body as { events?: UnplacedEvent[] })?.events?.map(({ id }) => id) ?? []);
 const told = (): readonly OutboxSignal[] => {
   const news: OutboxSignal[] = [];
   onSignal((each) => news.push(each));
@@ -36,7 +48,7 @@ describe('what waits on this device', () => {
     for (const event of [first, second, third]) await keepEvent(event as UnplacedEvent);
     const { entries } = await readOutbox();
     expect(entries.map(({ event }) => event.id)).toEqual([first, second, third].map((event) => event?.id));
-    await forgetEntries([entries[1]?.seq ?? 0]);
+    await forgetEntries(entries.slice(1, 2));
     expect((await readOutbox()).entries.map(({ event }) => event.id)).toEqual([first?.id, third?.id]);
   });
 
@@ -105,7 +117,9 @@ describe('sending', () => {
     siteAnswering((_, body) => (isAway ? 'no-connection' : placing(body)));
     const news = told();
     const stop = startSending(TECHNICIAN);
-    await vi.waitFor(() => expect(news).toContainEqual({ kind: 'stuck', because: 'no-connection' }));
+    await vi.waitFor(() =>
+      expect(news).toContainEqual({ kind: 'stuck', because: 'no-connection', job: events()[0]?.job }),
+    );
     isAway = false;
     await sentAll();
     stop();
@@ -130,17 +144,204 @@ describe('sending', () => {
     stop();
   });
 
-  test('a store that gives nothing out is said, and tried again', async () => {
-    await keepEvent(events()[0] as UnplacedEvent);
-    siteAnswering((_, body) => placing(body));
+  test('a store that gives nothing out is said; what this page holds is sent all the same, and what others left once it does', async () => {
+    const [here, elsewhere] = events();
+    await leftByAnotherPage(elsewhere as UnplacedEvent);
+    await keepEvent(here as UnplacedEvent);
+    const asked = siteAnswering((_, body) => placing(body));
     const broken = vi.spyOn(IDBObjectStore.prototype, 'getAll').mockImplementation(() => {
       throw new DOMException('the disk is full', 'UnknownError');
     });
     const news = told();
     const stop = startSending(TECHNICIAN);
-    await vi.waitFor(() => expect(news).toContainEqual({ kind: 'stuck', because: 'device-store' }));
+    await vi.waitFor(() =>
+      expect(news).toContainEqual({ kind: 'stuck', because: 'device-store', job: null }),
+    );
+    await vi.waitFor(() => expect(idsSent(asked)).toEqual([here?.id]));
     broken.mockRestore();
+    await vi.waitFor(() => expect(idsSent(asked)).toContain(elsewhere?.id), { timeout: 8000 });
     await sentAll();
     stop();
+  });
+
+  test('an answer that is not understood is asked for again, and sets nothing aside', async () => {
+    let isOdd = true;
+    await keepEvent(events()[0] as UnplacedEvent);
+    siteAnswering((_, body) => (isOdd ? { status: 200, body: { placed: 'yes' } } : placing(body)));
+    const news = told();
+    const stop = startSending(TECHNICIAN);
+    await vi.waitFor(() =>
+      expect(news).toContainEqual({ kind: 'stuck', because: 'answer-unclear', job: expect.anything() }),
+    );
+    expect((await readOutbox()).entries).toMatchObject([{ state: 'queued' }]);
+    isOdd = false;
+    await sentAll();
+    stop();
+  });
+
+  test('an answer that speaks of none of what was sent is asked for again', async () => {
+    let isOdd = true;
+    await keepEvent(events()[0] as UnplacedEvent);
+    const asked = siteAnswering((_, body) => {
+      const { body: answer, status } = placing(body);
+      return { status, body: isOdd ? { ...answer, placed: [] } : answer };
+    });
+    const stop = startSending(TECHNICIAN);
+    await vi.waitFor(() => expect(asked.length).toBeGreaterThan(1));
+    isOdd = false;
+    await sentAll();
+    stop();
+  });
+
+  test('a job that is refused or not answered holds up no other', async () => {
+    const OTHER = '0190a000-0000-7000-8000-0000000000c7';
+    const [first, second] = events();
+    await keepEvent(first as UnplacedEvent);
+    await keepEvent({ ...second, job: OTHER } as UnplacedEvent);
+    siteAnswering((path, body) => (path.includes(OTHER) ? placing(body) : 'no-connection'));
+    const stop = startSending(TECHNICIAN);
+    await vi.waitFor(async () =>
+      expect((await readOutbox()).entries.map(({ event }) => event.job)).toEqual([first?.job]),
+    );
+    stop();
+    await emptied();
+  });
+
+  test('a listener that throws stops nothing', async () => {
+    const quiet = vi.spyOn(console, 'error').mockImplementation(() => {});
+    const stopListening = onSignal(() => {
+      throw new Error('a screen failed');
+    });
+    for (const event of events()) await keepEvent(event);
+    siteAnswering((_, body) => placing(body));
+    const stop = startSending(TECHNICIAN);
+    await sentAll();
+    stop();
+    stopListening();
+    expect(quiet).toHaveBeenCalled();
+  });
+});
+
+describe('a device that can’t store', () => {
+  const full = () =>
+    vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('the disk is full', 'QuotaExceededError');
+    });
+
+  test('what could not be written waits in this page, in its place among what was', async () => {
+    const [first, second, third] = events();
+    expect(await keepEvent(first as UnplacedEvent)).toBe(true);
+    const disk = full();
+    expect(await keepEvent(second as UnplacedEvent)).toBe(false);
+    disk.mockRestore();
+    expect(await keepEvent(third as UnplacedEvent)).toBe(true);
+    const { entries } = await readOutbox();
+    expect(entries.map(({ event }) => event.id)).toEqual([first, second, third].map((event) => event?.id));
+    expect(entries.map(isInMemory)).toEqual([false, true, false]);
+  });
+
+  test('it is sent from memory, once and in order', async () => {
+    const disk = full();
+    const waiting = events();
+    for (const event of waiting) await keepEvent(event);
+    const asked = siteAnswering((_, body) => placing(body));
+    const stop = startSending(TECHNICIAN);
+    await vi.waitFor(async () => expect((await readOutbox()).entries).toEqual([]));
+    stop();
+    disk.mockRestore();
+    expect(idsSent(asked)).toEqual(waiting.map(({ id }) => id));
+  });
+
+  test('a disk that does not answer is given up, and what gets there later counts once', async () => {
+    const [first] = events();
+    const slow = vi.spyOn(IDBDatabase.prototype, 'transaction').mockImplementation(() => {
+      throw new DOMException('closed', 'InvalidStateError');
+    });
+    expect(await keepEvent(first as UnplacedEvent)).toBe(false);
+    slow.mockRestore();
+    expect((await readOutbox()).entries).toHaveLength(1);
+  });
+});
+
+describe('what was refused', () => {
+  const refused = async (): Promise<OutboxEntry> => {
+    await keepEvent(events()[0] as UnplacedEvent);
+    const [entry] = (await readOutbox()).entries;
+    await quarantineEntry(entry as OutboxEntry, problemDetails({ code: 'job-signed' }));
+    return (await readOutbox()).entries[0] as OutboxEntry;
+  };
+
+  test('is sent again when a person says so', async () => {
+    const entry = await refused();
+    siteAnswering((_, body) => placing(body));
+    const stop = startSending(TECHNICIAN);
+    await sendAgain(entry);
+    await vi.waitFor(async () => expect((await readOutbox()).entries).toEqual([]));
+    stop();
+  });
+
+  test('is set aside only once the site’s log has it, with the reason', async () => {
+    const entry = await refused();
+    siteAnswering(() => 'no-connection');
+    expect(await setAsideFor(entry, 'done again')).toMatchObject({ problem: { code: 'no-connection' } });
+    expect((await readOutbox()).entries).toHaveLength(1);
+    const asked = siteAnswering(() => ({ status: 200, body: { at: '2026-11-02T08:10:00.000Z' } }));
+    expect(await setAsideFor(entry, 'done again')).toBeNull();
+    expect(asked[0]?.body).toMatchObject({
+      why: 'done again',
+      kept: { id: entry.event.id },
+      problem: { code: 'job-signed' },
+    });
+    expect((await readOutbox()).entries).toEqual([]);
+  });
+
+  test('is given out as a file, whole', async () => {
+    const entry = await refused();
+    expect(JSON.parse(exportedEntries([entry]))).toEqual([
+      { state: 'refused', problem: { code: 'job-signed' }, event: entry.event },
+    ]);
+  });
+});
+
+describe('a site that was restored', () => {
+  test('is offered what this device sent and it no longer has, under the same ids', async () => {
+    const chain = new SampleJob().ready().pull('1').chain();
+    await forgetSent((await readSent()).map(({ id }) => id));
+    keepSent(chain.slice(1));
+    await vi.waitFor(async () => expect(await readSent()).toHaveLength(chain.length - 1));
+    const asked = siteAnswering((_path, body) =>
+      body === undefined ? { status: 200, body: chain.slice(0, 3) } : placing(body),
+    );
+    const lost = await lostByRestore();
+    expect(lost?.map(({ event }) => event.id)).toEqual(chain.slice(3).map(({ id }) => id));
+    await sendLostAgain(lost ?? []);
+    const { entries } = await readOutbox();
+    expect(entries.map(({ event }) => event.id)).toEqual(chain.slice(3).map(({ id }) => id));
+    expect(entries[0]?.event).not.toHaveProperty('hash');
+    const stop = startSending(TECHNICIAN);
+    await vi.waitFor(async () => expect((await readOutbox()).entries).toEqual([]));
+    stop();
+    expect(asked.length).toBeGreaterThan(1);
+  });
+
+  test('of a job that is gone, and of signatures, nothing is sent: they are named', async () => {
+    const chain = new SampleJob().ready().chain();
+    await forgetSent((await readSent()).map(({ id }) => id));
+    keepSent(chain);
+    await vi.waitFor(async () => expect(await readSent()).toHaveLength(chain.length));
+    siteAnswering(() => ({ status: 200, body: [] }));
+    const lost = await lostByRestore();
+    expect(lost).toHaveLength(chain.length);
+    expect(lost?.every(({ maySend }) => !maySend)).toBe(true);
+  });
+
+  test('is noticed by the life that its answers bear', () => {
+    noteSiteLife('first');
+    expect(siteWasRestored.snapshot()).toBe(false);
+    noteSiteLife('2026-11-02T08:10:00.000Z');
+    expect(siteWasRestored.snapshot()).toBe(true);
+    siteLifeSettled();
+    noteSiteLife('2026-11-02T08:10:00.000Z');
+    expect(siteWasRestored.snapshot()).toBe(false);
   });
 });

@@ -35,6 +35,7 @@ const LONGER: Readonly<Record<string, string>> = {
 /** Hooks that have no test of their own, each with its reason. */
 const HOOKS: Readonly<Record<string, string>> = {
   'shared/use-kept-draft.ts': 'localStorage and state; tried in Chromium by import.spec and specs.spec',
+  'shared/use-lines.ts': 'reads lines as readLines does; tried in Chromium by keeping.spec',
   'shared/use-search.ts': 'a pause and a request; tried in Chromium by specs.spec',
   'jobs/use-job.ts': 'subscribes to jobStore, which tests/client/job-store tests',
   'jobs/drawing/use-size.ts': 'one observer of the browser; tried in Chromium by screens.spec',

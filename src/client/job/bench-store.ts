@@ -1,61 +1,24 @@
 import { judgePull } from '#core/command/judge-pull.ts';
 import type { JobHappening } from '#core/event/event.ts';
 import type { PullMethod } from '#core/job/pull.ts';
-import type { JobRefusal } from '#core/job/refusal.ts';
 import type { StepResult } from '#core/job/step-done.ts';
 import { NUMBER_MAX_LENGTH, readNumber } from '#core/quantity/read-number.ts';
-import { type FastenerView, fastenerAt, isAsRequired, type PullRecord } from '#core/view/bench.ts';
+import { fastenerAt, isAsRequired } from '#core/view/bench.ts';
 import { type DueStep, stepsAfter } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import { type NextAction, nextAction } from '#core/view/next-action.ts';
-import { comingPositions, nextPosition } from '#core/view/open-items.ts';
+import { comingPositions } from '#core/view/open-items.ts';
 import { isRoundNext } from '#core/view/passes.ts';
 import { type Store, storeOf } from '../store.ts';
-import type { JobStore } from './job-store.ts';
-
-/** What stands over the bench and takes its keys until it is answered. */
-export type BenchQuestion = 'make-safe' | 'void' | 'help' | 'leave-step' | 'step-not-good' | null;
-
-/** The bench's own state beside the job's. */
-export type BenchState = {
-  /** The fastener that was chosen; null for the one that the work goes on with. */
-  readonly chosen: string | null;
-  /** Digits typed so far, in the tool's unit or the step's. */
-  readonly typed: string;
-  /** The last thing that was refused; for a likely mix-up, the question that waits for an answer. */
-  readonly refusal: JobRefusal | null;
-  readonly question: BenchQuestion;
-  /** What steps are measured with, as it is marked. */
-  readonly instrument: string;
-};
-
-/** What the bench shows of a job: where the work is, what to do there, and what comes. */
-export type BenchAt = {
-  readonly position: string | null;
-  readonly fastener: FastenerView | undefined;
-  readonly action: NextAction;
-  readonly coming: readonly string[];
-  readonly lastPull: { readonly fastener: FastenerView; readonly pull: PullRecord } | null;
-};
-
-const lastPullOf = (view: JobView): BenchAt['lastPull'] => {
-  const { lastPull } = view;
-  const fastener = lastPull ? fastenerAt(view, lastPull.position) : undefined;
-  const pull = fastener?.pulls.find(({ eventId }) => eventId === lastPull?.eventId);
-  return fastener && pull ? { fastener, pull } : null;
-};
-
-/** Where the bench is on a job. */
-export const benchAt = (view: JobView, { chosen }: Pick<BenchState, 'chosen'>): BenchAt => {
-  const position = chosen ?? nextPosition(view, null);
-  return {
-    position,
-    fastener: position === null ? undefined : fastenerAt(view, position),
-    action: nextAction(view, position),
-    coming: comingPositions(view, position).filter((each) => each !== position),
-    lastPull: lastPullOf(view),
-  };
-};
+import { type BenchJob, mayPull, watchBeside } from './bench-beside.ts';
+import {
+  type AskedPull,
+  type BenchAt,
+  type BenchQuestion,
+  type BenchState,
+  benchAt,
+  EMPTY_BENCH,
+  type PullMore,
+} from './bench-state.ts';
 
 /** What a bench does beside changing the job: it makes sounds and goes to other pages. */
 export type BenchEffects = {
@@ -73,6 +36,10 @@ export type BenchStore = Store<BenchState> & {
   readonly holdInstrument: (instrument: string) => void;
   readonly happen: (happening: JobHappening) => boolean;
   readonly pull: (method: PullMethod, readingText: string | null, more?: PullMore) => void;
+  /** Records one's own pull beside the one that somebody else made meanwhile; both stay in the record. */
+  readonly recordMineToo: () => void;
+  /** Watches what happens to the job beside the bench, until the returned function is called. */
+  readonly watch: () => () => void;
   /** Does what the large action says. */
   readonly doMain: () => void;
   /** In a round at full torque: it moved before the tool gave. */
@@ -85,10 +52,6 @@ export type BenchStore = Store<BenchState> & {
   readonly letStand: () => void;
   readonly doStep: (result: StepResult) => void;
 };
-
-type PullMore = { readonly readingStands?: boolean; readonly moved?: boolean };
-
-const EMPTY: BenchState = { chosen: null, typed: '', refusal: null, question: null, instrument: '' };
 
 /** What doing a step that needs no more than a nod comes to; null for one that needs more said. */
 const plainResult = ({ step }: DueStep): StepResult | null => {
@@ -105,8 +68,8 @@ const plainResult = ({ step }: DueStep): StepResult | null => {
 };
 
 /** The bench over a job on this device: which fastener, what is typed, what was refused, what is asked. */
-export const benchStore = (job: Pick<JobStore, 'snapshot' | 'happen'>, effects: BenchEffects): BenchStore => {
-  const store = storeOf(EMPTY);
+export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => {
+  const store = storeOf(EMPTY_BENCH);
   const set = (part: Partial<BenchState>): void => store.change({ ...store.snapshot(), ...part });
   const view = (): JobView => job.snapshot().view;
   const at = (): BenchAt => benchAt(view(), store.snapshot());
@@ -133,9 +96,10 @@ export const benchStore = (job: Pick<JobStore, 'snapshot' | 'happen'>, effects: 
     set({ chosen: isOut || isDue ? position : (next ?? null) });
   };
 
-  const pull: BenchStore['pull'] = (method, readingText, { readingStands = false, moved } = {}) => {
-    const { position } = at();
-    if (!job.snapshot().isReady || position === null) return;
+  const pullNow = (
+    position: string,
+    { method, readingText, more: { readingStands = false, moved } }: AskedPull,
+  ): void => {
     const judged = judgePull(view(), {
       position,
       method,
@@ -149,6 +113,30 @@ export const benchStore = (job: Pick<JobStore, 'snapshot' | 'happen'>, effects: 
     const { outcome } = judged.value;
     effects.verdict(outcome === 'in' || outcome === 'reached');
     goOn(position);
+  };
+
+  let isPulling = false;
+  const pull: BenchStore['pull'] = (method, readingText, more = {}) => {
+    const { position } = at();
+    if (!job.snapshot().isReady || position === null || isPulling) return;
+    const asked = { method, readingText, more };
+    const may = mayPull(job, store, position, asked);
+    if (!may) return pullNow(position, asked);
+    isPulling = true;
+    void may
+      .then((isFine) => {
+        isPulling = false;
+        if (isFine) pullNow(position, asked);
+      })
+      .catch(() => {
+        isPulling = false;
+      });
+  };
+
+  const recordMineToo = (): void => {
+    const { meanwhile } = store.snapshot();
+    set({ question: null, meanwhile: null });
+    if (meanwhile?.mine) pullNow(meanwhile.position, meanwhile.mine);
   };
 
   const doStep = (result: StepResult): void => {
@@ -247,6 +235,8 @@ export const benchStore = (job: Pick<JobStore, 'snapshot' | 'happen'>, effects: 
     clear,
     happen,
     pull,
+    recordMineToo,
+    watch: () => watchBeside(job, store, () => isPulling),
     doMain,
     doStep,
     doMoved: () => {
@@ -261,7 +251,7 @@ export const benchStore = (job: Pick<JobStore, 'snapshot' | 'happen'>, effects: 
         readingStands: true,
         ...(isInRound() ? { moved: false } : {}),
       }),
-    ask: (question) => set({ question }),
+    ask: (question) => set({ question, ...(question === null ? { meanwhile: null, refusedId: null } : {}) }),
     holdInstrument: (instrument) => set({ instrument }),
     type: (character) =>
       set({ refusal: null, typed: (store.snapshot().typed + character).slice(0, NUMBER_MAX_LENGTH) }),

@@ -13,8 +13,9 @@ import { type ProblemDetails, problemDetails } from '#wire/problems/problem-deta
 import { call } from '../api.ts';
 import { markSeen, wasSeen } from '../device/seen.ts';
 import { deviceNow, happeningNow } from '../happen.ts';
+import { isInMemory, type OutboxEntry } from '../outbox/entry.ts';
 import { onSignal, type SendingStuck, sendSignal } from '../outbox/signals.ts';
-import { keepEvent, type OutboxEntry, readOutbox } from '../outbox/store.ts';
+import { keepEvent, readOutbox } from '../outbox/store.ts';
 import { type Store, storeOf } from '../store.ts';
 import { type FoldedJob, foldedJob, hasGap, withPlaced } from './folded-job.ts';
 import { type Told, toldPulls } from './told-pulls.ts';
@@ -34,7 +35,9 @@ export type JobOnDevice = {
   readonly unreadable: number;
   /** Whether what waited on this device since before has been read. */
   readonly isReady: boolean;
-  /** The device could not store an event. */
+  /** How many of those that wait are held by this page alone: closing it loses them. */
+  readonly inMemory: number;
+  /** This device keeps nothing, or could not keep an event. */
   readonly storageProblem: ProblemDetails | null;
   /** What the site judges otherwise than this person was shown, until they have seen it. */
   readonly told: readonly Told[];
@@ -44,17 +47,27 @@ export type JobOnDevice = {
 export type JobStore = Store<JobOnDevice> & {
   /** Lets something happen to the job: folded here at once, kept on this device, sent behind. */
   readonly happen: (happening: JobHappening) => Result<JobView, JobRefusal>;
+  /** Whether the last pull got to this device's disk, while that is not known yet; null once it is. */
+  readonly keeping: () => Promise<boolean> | null;
+  /** Looks at what others did, where the site answers and the last look is a moment ago; null where there is no need. It takes no longer than a person would
+   *  not notice. */
+  readonly look: () => Promise<void> | null;
   /** Takes events the site has just placed, as after a signature. */
   readonly take: (events: readonly LedgerEvent[]) => void;
   /** Fetches what others added since. */
   readonly catchUp: () => Promise<void>;
   readonly seen: (eventId: string) => void;
-  /** Reads what waits here, catches up, and listens to the outbox until the returned function is called. */
+  /** Reads what waits here, catches up, and listens to the outbox and for what others do until the returned function is called. */
   readonly start: () => () => void;
 };
 
 /** How long the first look at the site may hold up the bench: without a network the work goes on. */
 const CATCH_UP_MS = 1_000;
+/** What others did is asked for so often while a page is looked at. */
+const LOOK_EVERY_MS = 3_000;
+/** A look older than this is taken again before a pull is recorded, and given up after the other. */
+const FRESH_MS = 1_000;
+const LOOK_MS = 400;
 
 const headOf = ({ placed }: FoldedJob): SignedHead => {
   const last = placed.at(-1);
@@ -72,6 +85,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     refusedEntries: [],
     unreadable: 0,
     isReady: false,
+    inMemory: 0,
     storageProblem: null,
     told: [],
   });
@@ -84,13 +98,25 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
   };
 
   const readWaiting = async (): Promise<readonly OutboxEntry[]> => {
-    const { entries, unreadable } = await readOutbox();
+    const { entries, unreadable, isWhole } = await readOutbox();
     const mine = entries.filter(({ event }) => event.job === jobId);
+    const inMemory = mine.filter((entry) => entry.state === 'queued' && isInMemory(entry)).length;
+    const before = store.snapshot().storageProblem;
     set({
       refusedEntries: mine.filter(({ state }) => state === 'refused'),
       unreadable: unreadable.length,
+      inMemory,
+      // Said once, it stays said: a disk that failed a moment ago may fail again.
+      storageProblem: isWhole ? before : problemDetails({ code: 'device-keeps-nothing' }),
     });
     return mine;
+  };
+
+  /** What another tab did is part of the job here too. */
+  const foldNews = async (): Promise<void> => {
+    const mine = await readWaiting();
+    const here = new Set([...job.placed, ...job.waiting].map(({ id }) => id));
+    if (mine.some(({ state, event }) => state === 'queued' && !here.has(event.id))) await refold();
   };
 
   const refold = async (): Promise<void> => {
@@ -107,14 +133,31 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     if (!hasGap(job)) return;
     // Another device wrote between: fetch what is missing, then fold all of it in order.
     void call(OPERATIONS.jobEvents, undefined, { job: jobId }).then((answer) => {
-      if (answer.ok) hold(foldedJob(answer.value, job.waiting));
+      // A site that was restored may not have the job any more: what is here stays on screen, to be offered.
+      if (answer.ok && answer.value.length > 0) hold(foldedJob(answer.value, job.waiting));
     });
   };
 
-  const catchUp = async (): Promise<void> => {
+  let lookedAt = 0;
+  let looking: Promise<void> | null = null;
+  const caughtUp = async (): Promise<void> => {
     const after = String(headOf(job).sequence);
     const answer = await call(OPERATIONS.jobEvents, undefined, { job: jobId, after });
-    if (answer.ok) take(answer.value);
+    if (!answer.ok) return;
+    lookedAt = Date.now();
+    take(answer.value);
+  };
+  const catchUp = (): Promise<void> => {
+    looking ??= caughtUp().finally(() => {
+      looking = null;
+    });
+    return looking;
+  };
+  const look: JobStore['look'] = () => {
+    const isAway = store.snapshot().stuck !== null || ('onLine' in navigator && !navigator.onLine);
+    if (isAway || Date.now() - lookedAt < FRESH_MS) return null;
+    const patience = new Promise<void>((resolve) => setTimeout(resolve, LOOK_MS));
+    return Promise.race([catchUp(), patience]);
   };
 
   // Also what was judged while no page of this person was open: it is told until they have seen it.
@@ -126,6 +169,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     if (fresh.length > 0) set({ told: [...told, ...fresh] });
   };
 
+  let keeping: Promise<boolean> | null = null;
   const happen: JobStore['happen'] = (happening) => {
     const known = { ...knowingNothing(person), ...knewOf(happening), at: deviceNow() };
     const decided = decide(job.view, commandOf(happening), known);
@@ -133,10 +177,14 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     const event = happeningNow(jobId, person, decided.value);
     const view = applied(job.view, event) ?? job.view;
     hold({ placed: job.placed, waiting: [...job.waiting, event], view });
-    keepEvent(event).then(
-      () => sendSignal({ kind: 'kept' }),
-      () => set({ storageProblem: problemDetails({ code: 'device-storage-failed' }) }),
-    );
+    const kept = keepEvent(event).then((isOnDisk) => {
+      if (!isOnDisk) set({ storageProblem: problemDetails({ code: 'device-storage-failed' }) });
+      // Also what this page alone holds is sent at once.
+      sendSignal({ kind: 'kept' });
+      if (keeping === kept) keeping = null;
+      return isOnDisk;
+    });
+    if (event.kind === 'pull-made') keeping = kept;
     return accepted(view);
   };
 
@@ -151,18 +199,31 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
         if (!isOver) set({ isReady: true });
       });
     const stopListening = onSignal((news) => {
-      if (news.kind === 'stuck') set({ stuck: news.because });
+      if (news.kind === 'stuck' && (news.job ?? jobId) === jobId) set({ stuck: news.because });
       if (news.kind === 'placed') {
-        set({ stuck: null });
         const placed = news.events.filter((event) => event.job === jobId);
+        if (placed.length > 0) set({ stuck: null });
         take(placed);
         tell(placed);
       }
-      if (news.kind === 'refused') void refold();
-      else void readWaiting();
+      if (news.kind === 'refused') {
+        // What was refused rests on something that is otherwise than this device knew: that is fetched with it.
+        if (news.job === jobId) void Promise.all([refold(), catchUp()]);
+      } else void foldNews();
     });
+    const timer = setInterval(() => {
+      const isSeen = !('document' in globalThis) || document.visibilityState === 'visible';
+      if (isSeen && store.snapshot().isReady) void catchUp();
+    }, LOOK_EVERY_MS);
+    // What only this page holds is lost with it: the browser asks before it closes.
+    const onLeave = (event: Event): void => {
+      if (store.snapshot().inMemory > 0) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', onLeave);
     return () => {
       isOver = true;
+      clearInterval(timer);
+      window.removeEventListener('beforeunload', onLeave);
       stopListening();
     };
   };
@@ -171,6 +232,8 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     snapshot: store.snapshot,
     subscribe: store.subscribe,
     happen,
+    keeping: () => keeping,
+    look,
     take,
     catchUp,
     start,

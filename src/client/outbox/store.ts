@@ -1,93 +1,110 @@
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import { z } from 'zod';
 import type { UnplacedEvent } from '#core/event/event.ts';
-import { sentEventSchema } from '#core/event/event-forms.ts';
-import { liftedUnplaced } from '#core/event/lifted.ts';
-import { type ProblemDetails, problemDetails, problemDetailsSchema } from '#wire/problems/problem-details.ts';
-
-/** Version of the entries' form; an entry of another version is quarantined, never guessed. */
-const ENTRY_VERSION = 1;
-
-const entrySchema = z.object({
-  seq: z.number(),
-  entryVersion: z.literal(ENTRY_VERSION),
-  state: z.enum(['queued', 'refused']),
-  event: sentEventSchema,
-  problem: problemDetailsSchema.nullable(),
-});
-
-/** An event that waits on this device, or that the server refused and that is kept to be shown. */
-export type OutboxEntry = {
-  readonly seq: number;
-  readonly state: 'queued' | 'refused';
-  readonly event: UnplacedEvent;
-  readonly problem: ProblemDetails | null;
-};
-
-/** What can't be read any more: kept, counted and shown. */
-export type UnreadableEntry = { readonly seq: number; readonly problem: ProblemDetails };
+import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import { removeEntries, storedEntries, storeEntry } from './disk.ts';
+import {
+  ENTRY_VERSION,
+  isInMemory,
+  type OutboxEntry,
+  readEntry,
+  type StoredEntry,
+  type UnreadableEntry,
+} from './entry.ts';
 
 export type Outbox = {
   readonly entries: readonly OutboxEntry[];
   readonly unreadable: readonly UnreadableEntry[];
+  /** Whether this device's store could be read: else this is what this page holds by itself. */
+  readonly isWhole: boolean;
 };
 
-type StoredEntry = Omit<OutboxEntry, 'seq'> & { readonly entryVersion: number; readonly seq?: number };
+// Everything that happened in this page and is not acknowledged, whether it got to the disk or not: what the disk loses or refuses is still sent.
+const held = new Map<string, OutboxEntry>();
+let last = 0;
+let between = 0;
 
-interface OutboxDatabase extends DBSchema {
-  entries: { key: number; value: StoredEntry };
-}
-
-let opened: Promise<IDBPDatabase<OutboxDatabase>> | null = null;
-
-const store = (): Promise<IDBPDatabase<OutboxDatabase>> => {
-  opened ??= openDB<OutboxDatabase>('jentik-outbox', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('entries', { keyPath: 'seq', autoIncrement: true });
-    },
-  });
-  return opened;
+/** A place after everything that was stored so far, and before whatever is stored next. */
+const placeInMemory = (): number => {
+  between += 1;
+  return last + 1 - 1 / (between + 1);
 };
 
-/** Keeps an event on this device until the server has it; resolves when it is on disk. */
-export const keepEvent = async (event: UnplacedEvent): Promise<void> => {
-  const db = await store();
-  const transaction = db.transaction('entries', 'readwrite', { durability: 'strict' });
-  await transaction.store.add({ entryVersion: ENTRY_VERSION, state: 'queued', event, problem: null });
-  await transaction.done;
-};
+const stored = ({ seq, state, event, problem }: OutboxEntry): StoredEntry => ({
+  entryVersion: ENTRY_VERSION,
+  state,
+  event,
+  problem,
+  ...(isInMemory({ seq }) ? {} : { seq }),
+});
 
-/** Everything that waits on this device, oldest first. */
-export const readOutbox = async (): Promise<Outbox> => {
-  const stored = await (await store()).getAll('entries');
-  const entries: OutboxEntry[] = [];
-  const unreadable: UnreadableEntry[] = [];
-  for (const raw of stored) {
-    const entry = entrySchema.safeParse(raw);
-    // What an older page queued is lifted like any older event.
-    if (entry.success) entries.push({ ...entry.data, event: liftedUnplaced(entry.data.event) });
-    else unreadable.push({ seq: raw.seq as number, problem: problemDetails({ code: 'outbox-unreadable' }) });
+const holdAt = (entry: OutboxEntry, seq: number): void => {
+  if (Number.isInteger(seq) && seq > last) {
+    last = seq;
+    between = 0;
   }
-  return { entries, unreadable };
+  held.set(entry.event.id, { ...entry, seq });
 };
 
-/** Lets go of entries that the server has acknowledged. */
-export const forgetEntries = async (seqs: readonly number[]): Promise<void> => {
-  const transaction = (await store()).transaction('entries', 'readwrite');
-  for (const seq of seqs) await transaction.store.delete(seq);
-  await transaction.done;
+/** Writes an entry to disk as it now is; one that can't be written stays in this page. Answers whether it is on disk. */
+const keepEntry = async (entry: OutboxEntry): Promise<boolean> => {
+  held.set(entry.event.id, entry);
+  try {
+    const seq = await storeEntry(stored(entry), (late) => {
+      const now = held.get(entry.event.id);
+      if (now) holdAt(now, late);
+      // It was acknowledged meanwhile: what got to the disk behind it is sent again, and counts once.
+    });
+    const now = held.get(entry.event.id);
+    if (now) holdAt(now, seq);
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+/** Keeps an event until the server has it. Answers whether it is on disk; what is not is held by this page alone and sent all the same. Never throws. */
+export const keepEvent = (event: UnplacedEvent): Promise<boolean> =>
+  keepEntry({ seq: placeInMemory(), state: 'queued', event, problem: null });
+
+const isRead = (entry: OutboxEntry | UnreadableEntry): entry is OutboxEntry => 'event' in entry;
+
+/** Everything that waits on this device, oldest first: what is on disk, of every tab, and what this page holds by itself. Never throws. */
+export const readOutbox = async (): Promise<Outbox> => {
+  const onDiskBefore = [...held.values()].filter((entry) => !isInMemory(entry));
+  let read: readonly (OutboxEntry | UnreadableEntry)[] | null;
+  try {
+    read = (await storedEntries()).map(readEntry);
+  } catch {
+    read = null;
+  }
+  if (read) {
+    const ids = new Set(read.filter(isRead).map(({ event }) => event.id));
+    // Another tab got it acknowledged.
+    for (const { event } of onDiskBefore) if (!ids.has(event.id)) held.delete(event.id);
+    for (const { seq } of read) last = Math.max(last, seq);
+  }
+  const byId = new Map(held);
+  for (const entry of read ?? []) if (isRead(entry)) byId.set(entry.event.id, entry);
+  return {
+    entries: [...byId.values()].sort((a, b) => a.seq - b.seq),
+    unreadable: (read ?? []).filter((entry): entry is UnreadableEntry => !isRead(entry)),
+    isWhole: read !== null,
+  };
+};
+
+/** Lets go of entries that the server has acknowledged, or that were put into its log. What the disk does not let go of is sent again, and counts once. */
+export const forgetEntries = async (
+  entries: readonly (Pick<OutboxEntry, 'seq'> & Partial<Pick<OutboxEntry, 'event'>>)[],
+): Promise<void> => {
+  for (const { event } of entries) if (event) held.delete(event.id);
+  await removeEntries(entries.filter((entry) => !isInMemory(entry)).map(({ seq }) => seq));
 };
 
 /** Sets a refused entry aside, with why. */
-export const quarantineEntry = async (
-  { seq, event }: OutboxEntry,
-  problem: ProblemDetails,
-): Promise<void> => {
-  await (await store()).put('entries', {
-    seq,
-    entryVersion: ENTRY_VERSION,
-    state: 'refused',
-    event,
-    problem,
-  });
+export const quarantineEntry = async (entry: OutboxEntry, problem: ProblemDetails): Promise<void> => {
+  await keepEntry({ ...entry, state: 'refused', problem });
+};
+
+/** Puts a refused entry back among those that are sent, where it was. */
+export const queueAgain = async (entry: OutboxEntry): Promise<void> => {
+  await keepEntry({ ...entry, state: 'queued', problem: null });
 };

@@ -3,10 +3,9 @@ import { once } from 'node:events';
 import { createWriteStream, renameSync, rmSync } from 'node:fs';
 import { createGzip } from 'node:zlib';
 import type { Connection as DriverConnection } from 'mysql2';
-import type { PoolConnection } from 'mysql2/promise';
 import { sealingPublicKey, signatureOf } from '#core/ledger/signature.ts';
 import type { Asker } from '../asker.ts';
-import { database } from '../database/pool.ts';
+import { database, ownConnection } from '../database/pool.ts';
 import { selectSite } from '../queries/site.ts';
 import { insertLogEntry } from '../queries/site-log.ts';
 import { countRows, selectColumns, selectMigrations } from '../queries/whole-tables.ts';
@@ -107,13 +106,12 @@ const asWritten = (row: Readonly<Record<string, unknown>>, { columns, bytes }: S
   });
 
 const writeTable = async function* (
-  connection: PoolConnection,
+  driver: DriverConnection,
   section: Section,
   writer: Writer,
 ): AsyncGenerator<number> {
   await writer.add(section);
   // Row by row, as the database sends them: a ledger of any size takes the memory of a few rows.
-  const driver = connection.connection as unknown as DriverConnection;
   const rows = driver.query({ sql: 'SELECT ?? FROM ?? ORDER BY 1, 2', namedPlaceholders: false } as never, [
     section.columns,
     section.section,
@@ -140,7 +138,8 @@ export const writeArchive = async function* (
   const { keys, privateKey } = readKeyFile();
   const madeAt = now();
   const { name: site } = await selectSite(database());
-  const connection = await database().getConnection();
+  const driver = ownConnection();
+  const connection = driver.promise();
   const writer = writerTo(path);
   try {
     await connection.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
@@ -164,7 +163,7 @@ export const writeArchive = async function* (
     yield { done, total };
     for (const table of KEPT_TABLES) {
       const section = await selectColumns(connection, table);
-      for await (const rows of writeTable(connection, section, writer)) {
+      for await (const rows of writeTable(driver, section, writer)) {
         done += rows;
         yield { done, total };
       }
@@ -180,7 +179,6 @@ export const writeArchive = async function* (
     writer.giveUp();
     throw error;
   } finally {
-    // Not given back to the pool: its settings are not those of the others.
-    connection.destroy();
+    driver.destroy();
   }
 };

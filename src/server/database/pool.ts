@@ -1,4 +1,11 @@
-import type { ExecuteValues, FieldPacket, QueryResult, QueryValues } from 'mysql2';
+import {
+  createConnection,
+  type Connection as DriverConnection,
+  type ExecuteValues,
+  type FieldPacket,
+  type QueryResult,
+  type QueryValues,
+} from 'mysql2';
 import { createPool, type Pool } from 'mysql2/promise';
 import { Fault } from '#core/fault.ts';
 
@@ -19,22 +26,27 @@ const STATEMENT_SECONDS = 30;
 let readers: Pool | null = null;
 let writers: Pool | null = null;
 
-const newPool = (settings: string, multipleStatements = false): Pool => {
+const options = () => {
   const uri = process.env['JENTIK_APP_DATABASE_URL'];
   if (!uri)
     throw new Fault('JENTIK_APP_DATABASE_URL is not set; start Jentik with npm start or npm run demo');
-  const pool = createPool({
+  return {
     uri,
     namedPlaceholders: true,
-    multipleStatements,
     dateStrings: true,
     timezone: 'Z',
     charset: 'utf8mb4',
-    connectionLimit: CONNECTION_LIMIT,
     connectTimeout: CONNECT_TIMEOUT_MS,
     // Every statement would otherwise walk the stack for an error that hardly ever comes.
     trace: false,
-  });
+  };
+};
+
+/** A connection of its own, for work that reads a whole table row by row. Whoever takes it ends it. */
+export const ownConnection = (): DriverConnection => createConnection(options());
+
+const newPool = (settings: string, multipleStatements = false): Pool => {
+  const pool = createPool({ ...options(), multipleStatements, connectionLimit: CONNECTION_LIMIT });
   // Sent before anything else on a new connection. On a cluster a read waits until what other nodes committed before it is here too.
   pool.on('connection', (connection) =>
     connection.query(

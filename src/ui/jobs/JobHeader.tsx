@@ -3,6 +3,7 @@ import { jobProgress } from '#core/view/open-items.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { ClockWarning } from './ClockWarning.tsx';
+import { RefusedEntry } from './RefusedEntry.tsx';
 import { ToldPulls } from './ToldPulls.tsx';
 import type { OpenJob } from './use-job.ts';
 
@@ -17,13 +18,15 @@ const TABS: readonly { readonly id: JobTab; readonly name: string }[] = [
 const STUCK_WORDS: Readonly<Record<SendingStuck, string>> = {
   'no-connection': 'no connection',
   'site-busy': 'the site can’t take it now',
+  'answer-unclear': 'the answer is not understood, asked again',
   'not-signed-in': 'sign in again',
   'device-store': 'this device does not give it out',
 };
 
-const waitingWords = ({ waiting, stuck }: OpenJob): string => {
+const waitingWords = ({ waiting, stuck, inMemory }: OpenJob): string => {
   if (waiting === 0) return 'all sent';
-  return `${waiting} waiting to send${stuck ? `, ${STUCK_WORDS[stuck]}` : ''}`;
+  const where = inMemory > 0 ? `, ${inMemory === waiting ? 'all' : inMemory} in this tab only` : '';
+  return `${waiting} waiting to send${stuck ? `, ${STUCK_WORDS[stuck]}` : ''}${where}`;
 };
 
 /** The head of a job's pages: what it is, its tabs in the order of the work, how far it is, and what waits to be sent. */
@@ -67,15 +70,14 @@ export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: J
         <div className="grid gap-2 border-b border-rule p-3">
           <ProblemNotice problem={job.storageProblem} />
           {job.unreadable > 0 && <ProblemNotice problem={problemDetails({ code: 'outbox-unreadable' })} />}
-          {job.refusedEntries.map(({ seq, event, problem }) => (
-            <div key={seq}>
-              <p className="text-s text-faint">
-                Kept on this device, refused by the server: {event.kind} by {event.person.name} at{' '}
-                {event.deviceTime}
-              </p>
-              <ProblemNotice problem={problem} />
-            </div>
+          {job.refusedEntries.slice(0, 1).map((entry) => (
+            <RefusedEntry key={entry.event.id} entry={entry} />
           ))}
+          {job.refusedEntries.length > 1 && (
+            <p>
+              {job.refusedEntries.length - 1} more were refused: <a href="/settings/keeping">all of them</a>
+            </p>
+          )}
         </div>
       )}
     </>

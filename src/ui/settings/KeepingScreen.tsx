@@ -2,6 +2,7 @@ import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import type { Keeping, KeptBackup } from '#wire/api-keeping.ts';
 import { BackupPanel } from './BackupPanel.tsx';
+import { DevicePanel } from './DevicePanel.tsx';
 import { KeysPanel } from './KeysPanel.tsx';
 import { LedgerPanel } from './LedgerPanel.tsx';
 
@@ -23,7 +24,10 @@ export const KeepingScreen = ({ person, keeping, backups }: Props) => {
         </a>
       </div>
       <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,7fr)_minmax(0,5fr)]">
-        <LedgerPanel keeping={keeping} isLead={isLead} />
+        <div className="grid content-start gap-4">
+          <LedgerPanel keeping={keeping} isLead={isLead} />
+          <DevicePanel />
+        </div>
         <div className="grid content-start gap-4">
           <BackupPanel first={backups} isLead={isLead} />
           <KeysPanel keeping={keeping} />

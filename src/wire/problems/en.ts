@@ -253,6 +253,7 @@ const SITE: Pick<
   | 'no-connection'
   | 'answer-misshaped'
   | 'device-storage-failed'
+  | 'device-keeps-nothing'
   | 'outbox-unreadable'
   | 'ledger-broken'
   | 'check-runs'
@@ -276,8 +277,7 @@ const SITE: Pick<
     ),
   'scale-too-fine': (p) =>
     words('Too many marks', `A scale has at most ${p.mostMarks} marks.`, 'Check the value of one mark.'),
-  'not-signed-in': () =>
-    words('Not signed in', 'The session ended.', 'Sign in again; what you typed is kept.'),
+  'not-signed-in': () => words('Not signed in', 'The session ended.', 'Sign in again.'),
   'wrong-pin': (p) =>
     words(
       'Wrong PIN',
@@ -334,25 +334,31 @@ const SITE: Pick<
     words(
       'No connection',
       'The server can’t be reached.',
-      'Go on; what you did is kept on this device and sent when it answers.',
+      'Nothing was saved by this. Try again when it answers.',
     ),
   'answer-misshaped': () =>
     words(
       'Answer not understood',
-      'The server is of another version than this page.',
-      'Reload the page; what you did is kept on this device.',
+      'The server is of another version than this page, or something stands between them.',
+      'Whether it was saved is not known: reload the page and look.',
     ),
   'device-storage-failed': () =>
     words(
       'Not kept on this device',
-      'The browser refused to store it; it is in this tab only.',
-      'Keep this tab open until nothing waits to be sent, and free some space.',
+      'The browser refused to store it; this tab alone holds it, and it is being sent.',
+      'Keep this tab open until all is sent, and free some space.',
+    ),
+  'device-keeps-nothing': () =>
+    words(
+      'This browser keeps nothing',
+      'It gives no room to store what you do, as in a private window. It is sent at once; without a connection this tab alone holds it.',
+      'Go on with care: keep this tab open until all is sent.',
     ),
   'ledger-broken': (p) =>
     words(
       'The ledger is not whole',
       `The events of this job break at number ${p.sequence}: something was lost or changed in the database. Nothing is taken or sealed until that is mended.`,
-      'Tell a lead. What you do stays on this device; npm run verify and npm run rebuild-projections name the place.',
+      'Tell a lead. What waits on this device stays there; npm run check names the place.',
     ),
   'backup-runs': () =>
     words(
@@ -376,13 +382,13 @@ const SITE: Pick<
     words(
       'Not now',
       'Others are writing to this job, and its turn did not come in time.',
-      'It is tried again.',
+      'Try again in a moment.',
     ),
   'database-away': () =>
     words(
       'The database is away',
       'Jentik can’t reach it just now, or it takes too long.',
-      'Try again in a moment; what waits to be sent is sent by itself.',
+      'Try again in a moment.',
     ),
   'outbox-unreadable': () =>
     words(
@@ -394,7 +400,7 @@ const SITE: Pick<
     words(
       'Something broke',
       `Jentik failed at its end (reference ${p.reference}).`,
-      'What you did is kept on this device and sent again.',
+      'Try again; if it happens twice, tell a lead the reference.',
     ),
 };
 

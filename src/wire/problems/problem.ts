@@ -76,6 +76,7 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'job-busy': 503,
   'database-away': 503,
   'no-connection': 503,
+  'answer-misshaped': 502,
   'no-device': 503,
   fault: 500,
 };

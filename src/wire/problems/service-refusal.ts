@@ -46,6 +46,7 @@ export type ServiceRefusal =
   | { readonly code: 'no-connection' }
   | { readonly code: 'answer-misshaped' }
   | { readonly code: 'device-storage-failed' }
+  | { readonly code: 'device-keeps-nothing' }
   | { readonly code: 'outbox-unreadable' }
   /** Where the chain of a job breaks: the first sequence that is missing or does not fit. */
   | { readonly code: 'ledger-broken'; readonly sequence: number }

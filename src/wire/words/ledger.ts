@@ -83,5 +83,5 @@ export const unwitnessedWords = ({
     ...(events > 0 ? [`${counted(events, 'event')} in ${counted(jobs, 'job')}`] : []),
     ...(rows > 0 ? [counted(rows, 'row')] : []),
   ];
-  return `Not witnessed yet: ${came.join(' and ')}, which came after the last witness. Of these only that they are whole in themselves can be said.`;
+  return `Not witnessed yet: ${came.join(' and ')}, which came after the last witness. Of that only one thing can be said: that it is whole in itself.`;
 };

@@ -1,8 +1,11 @@
-import type { JobView } from '#core/view/job-view.ts';
 import { Dialog } from '../../shared/Dialog.tsx';
 import { WhyDialog } from '../../shared/WhyDialog.tsx';
+import type { OpenJob } from '../use-job.ts';
 import { BENCH_KEY_HELP } from './bench-keys.ts';
 import { MakeSafe } from './MakeSafe.tsx';
+import { NotKept } from './NotKept.tsx';
+import { PulledMeanwhile } from './PulledMeanwhile.tsx';
+import { RefusedHere } from './RefusedHere.tsx';
 import type { Bench } from './use-bench.ts';
 
 const Keys = ({ onClose }: { readonly onClose: () => void }) => (
@@ -38,15 +41,22 @@ const VoidLast = ({ bench, onClose }: { readonly bench: Bench; readonly onClose:
   );
 };
 
-type Props = { readonly bench: Bench; readonly view: JobView; readonly person: string };
+type Props = { readonly bench: Bench; readonly job: OpenJob; readonly person: string };
 
 /** What stands over the bench until it is answered. */
-export const BenchQuestions = ({ bench, view, person }: Props) => {
+export const BenchQuestions = ({ bench, job, person }: Props) => {
+  const { view } = job;
   const close = (): void => bench.ask(null);
   const title = bench.action.kind === 'step' ? bench.action.due.step.title : '';
   switch (bench.question) {
     case null:
       return null;
+    case 'not-kept':
+      return <NotKept job={job} onClose={close} />;
+    case 'refused':
+      return <RefusedHere bench={bench} job={job} onClose={close} />;
+    case 'pulled-meanwhile':
+      return <PulledMeanwhile bench={bench} view={view} onClose={close} />;
     case 'help':
       return <Keys onClose={close} />;
     case 'void':

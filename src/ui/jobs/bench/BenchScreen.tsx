@@ -39,7 +39,7 @@ const NotThisTool = ({ taken, refusal }: Extract<NextAction, { kind: 'another-to
 export const BenchScreen = ({ events, person }: Props) => {
   const job = useJob(events[0]?.job ?? '', events, person);
   const [comfort, comfortStore] = useComfort();
-  const bench = useBench(job, comfortStore);
+  const bench = useBench(job, comfortStore, person);
   useBenchKeys(bench);
   const { view } = job;
   const { action } = bench;
@@ -82,7 +82,7 @@ export const BenchScreen = ({ events, person }: Props) => {
           <div className="lg:hidden">{foot}</div>
         </section>
       </div>
-      <BenchQuestions bench={bench} view={view} person={person.name} />
+      <BenchQuestions bench={bench} job={job} person={person.name} />
     </>
   );
 };

@@ -2,13 +2,9 @@ import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { type ComfortStore, comfortStore, noComfort } from '#client/device/comfort.ts';
 import { say } from '#client/device/speech.ts';
 import { playVerdictTone } from '#client/device/tone.ts';
-import {
-  type BenchAt,
-  type BenchState,
-  type BenchStore,
-  benchAt,
-  benchStore,
-} from '#client/job/bench-store.ts';
+import { type BenchAt, type BenchState, benchAt } from '#client/job/bench-state.ts';
+import { type BenchStore, benchStore } from '#client/job/bench-store.ts';
+import type { Person } from '#core/people/person.ts';
 import { requirementView } from '../requirement-view.ts';
 import type { OpenJob } from '../use-job.ts';
 
@@ -22,13 +18,17 @@ export const useComfort = (): readonly [ReturnType<ComfortStore['snapshot']>, Co
 };
 
 /** Subscribes to the bench over a job, and says the next fastener where that is wanted. */
-export const useBench = (job: OpenJob, comfort: ComfortStore): Bench => {
+export const useBench = (job: OpenJob, comfort: ComfortStore, person: Person): Bench => {
   const [store] = useState(() =>
-    benchStore(job.store, {
-      verdict: (isGood) => comfort.snapshot().tone && playVerdictTone(isGood),
-      go: (path) => window.location.assign(path),
-    }),
+    benchStore(
+      { ...job.store, person },
+      {
+        verdict: (isGood) => comfort.snapshot().tone && playVerdictTone(isGood),
+        go: (path) => window.location.assign(path),
+      },
+    ),
   );
+  useEffect(() => store.watch(), [store]);
   const state = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   const { view } = job;
   const { chosen } = state;

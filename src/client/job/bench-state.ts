@@ -1,0 +1,93 @@
+import type { PullMethod } from '#core/job/pull.ts';
+import type { JobRefusal } from '#core/job/refusal.ts';
+import { type FastenerView, fastenerAt, type PullRecord } from '#core/view/bench.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { type NextAction, nextAction } from '#core/view/next-action.ts';
+import { comingPositions, nextPosition } from '#core/view/open-items.ts';
+
+export type PullMore = { readonly readingStands?: boolean; readonly moved?: boolean };
+
+/** A pull as the bench was asked to record it. */
+export type AskedPull = {
+  readonly method: PullMethod;
+  readonly readingText: string | null;
+  readonly more: PullMore;
+};
+
+/** What stands over the bench and takes its keys until it is answered. */
+export type BenchQuestion =
+  | 'make-safe'
+  | 'void'
+  | 'help'
+  | 'leave-step'
+  | 'step-not-good'
+  /** What was done could not be kept on this device. */
+  | 'not-kept'
+  /** The site refused something that was done at the fastener in front. */
+  | 'refused'
+  /** Somebody else pulled the fastener in hand. */
+  | 'pulled-meanwhile'
+  | null;
+
+/** The bench's own state beside the job's. */
+export type BenchState = {
+  /** The fastener that was chosen; null for the one that the work goes on with. */
+  readonly chosen: string | null;
+  /** Digits typed so far, in the tool's unit or the step's. */
+  readonly typed: string;
+  /** The last thing that was refused; for a likely mix-up, the question that waits for an answer. */
+  readonly refusal: JobRefusal | null;
+  readonly question: BenchQuestion;
+  /** What steps are measured with, as it is marked. */
+  readonly instrument: string;
+  /** Somebody else's pull of the fastener in hand, until it was seen. */
+  readonly meanwhile: Meanwhile | null;
+  /** The event that the site refused, until it was seen. */
+  readonly refusedId: string | null;
+};
+
+/** Somebody else's pull, and one's own that waits for an answer before it is recorded; null where none was made yet. */
+export type Meanwhile = {
+  readonly position: string;
+  readonly eventId: string;
+  readonly mine: AskedPull | null;
+};
+
+/** What the bench shows of a job: where the work is, what to do there, and what comes. */
+export type BenchAt = {
+  readonly position: string | null;
+  readonly fastener: FastenerView | undefined;
+  readonly action: NextAction;
+  readonly coming: readonly string[];
+  readonly lastPull: { readonly fastener: FastenerView; readonly pull: PullRecord } | null;
+};
+
+const lastPullOf = (view: JobView): BenchAt['lastPull'] => {
+  const { lastPull } = view;
+  const fastener = lastPull ? fastenerAt(view, lastPull.position) : undefined;
+  const pull = fastener?.pulls.find(({ eventId }) => eventId === lastPull?.eventId);
+  return fastener && pull ? { fastener, pull } : null;
+};
+
+/** Where the bench is on a job. */
+export const benchAt = (view: JobView, { chosen }: Pick<BenchState, 'chosen'>): BenchAt => {
+  const position = chosen ?? nextPosition(view, null);
+  return {
+    position,
+    fastener: position === null ? undefined : fastenerAt(view, position),
+    action: nextAction(view, position),
+    coming: comingPositions(view, position).filter((each) => each !== position),
+    lastPull: lastPullOf(view),
+  };
+};
+
+/** A bench at which nothing was done yet. */
+export const EMPTY_BENCH: BenchState = {
+  chosen: null,
+  typed: '',
+  refusal: null,
+  question: null,
+  instrument: '',
+  meanwhile: null,
+  refusedId: null,
+};

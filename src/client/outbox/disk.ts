@@ -1,0 +1,81 @@
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { StoredEntry } from './entry.ts';
+
+// The browser's own database. Everything here may throw or never answer: storage is full, blocked, or taken away; whoever calls it can do without.
+
+interface OutboxDatabase extends DBSchema {
+  entries: { key: number; value: StoredEntry };
+}
+
+/** How long the disk may take before it counts as gone. */
+const PATIENCE_MS = 1_500;
+
+/** What came of waiting for a while, or an error when it took longer. */
+const inTime = <T>(work: Promise<T>): Promise<T> => {
+  let timer: ReturnType<typeof setTimeout>;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error('the store of this device does not answer')), PATIENCE_MS);
+  });
+  return Promise.race([work, late]).finally(() => clearTimeout(timer));
+};
+
+let opened: Promise<IDBPDatabase<OutboxDatabase>> | null = null;
+
+const database = (): Promise<IDBPDatabase<OutboxDatabase>> => {
+  if (opened) return inTime(opened);
+  const opening = openDB<OutboxDatabase>('jentik-outbox', 1, {
+    upgrade: (db) => {
+      db.createObjectStore('entries', { keyPath: 'seq', autoIncrement: true });
+    },
+    // A newer page wants another form: this one lets go, and opens again what it finds.
+    blocking: (_current, _blocked, event) => {
+      (event.target as IDBDatabase).close();
+      opened = null;
+    },
+    terminated: () => {
+      opened = null;
+    },
+  });
+  opened = opening;
+  opening.catch(() => {
+    opened = null;
+  });
+  return inTime(opening);
+};
+
+/** Writes an entry; answers its place once it is on disk. `onLate` hears of one that got there after this gave up. */
+export const storeEntry = async (entry: StoredEntry, onLate: (seq: number) => void): Promise<number> => {
+  const db = await database();
+  const transaction = db.transaction('entries', 'readwrite', { durability: 'strict' });
+  let isGivenUp = false;
+  const written = (async (): Promise<number> => {
+    const seq = await transaction.store.put(entry);
+    await transaction.done;
+    if (isGivenUp) onLate(seq);
+    return seq;
+  })();
+  transaction.done.catch(() => {
+    // Said by the write itself.
+  });
+  try {
+    return await inTime(written);
+  } catch (error) {
+    isGivenUp = true;
+    written.catch(() => {
+      // It failed after it had been given up.
+    });
+    throw error;
+  }
+};
+
+/** Everything that is stored, oldest first. */
+export const storedEntries = async (): Promise<readonly StoredEntry[]> =>
+  inTime((await database()).getAll('entries'));
+
+/** Takes entries out of the store. */
+export const removeEntries = async (seqs: readonly number[]): Promise<void> => {
+  if (seqs.length === 0) return;
+  const transaction = (await database()).transaction('entries', 'readwrite');
+  const removals = seqs.map((seq) => transaction.store.delete(seq));
+  await inTime(Promise.all([...removals, transaction.done]));
+};

@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import type { UnplacedEvent } from '#core/event/event.ts';
+import { sentEventSchema } from '#core/event/event-forms.ts';
+import { liftedUnplaced } from '#core/event/lifted.ts';
+import { type ProblemDetails, problemDetails, problemDetailsSchema } from '#wire/problems/problem-details.ts';
+
+/** Version of the entries' form; an entry of another version is shown as unreadable, never guessed. */
+export const ENTRY_VERSION = 1;
+
+const entrySchema = z.object({
+  seq: z.number(),
+  entryVersion: z.literal(ENTRY_VERSION),
+  state: z.enum(['queued', 'refused']),
+  event: sentEventSchema,
+  problem: problemDetailsSchema.nullable(),
+});
+
+/** An event that waits on this device, or that the server refused and that is kept to be shown. `seq` is its place in the order; a whole number where it is on
+ *  disk, and one between two of those where this page alone holds it. */
+export type OutboxEntry = {
+  readonly seq: number;
+  readonly state: 'queued' | 'refused';
+  readonly event: UnplacedEvent;
+  readonly problem: ProblemDetails | null;
+};
+
+/** What can't be read any more: kept, counted, shown and given out as it is. */
+export type UnreadableEntry = {
+  readonly seq: number;
+  readonly raw: unknown;
+  readonly problem: ProblemDetails;
+};
+
+/** An entry as the device stores it. */
+export type StoredEntry = Omit<OutboxEntry, 'seq'> & { readonly entryVersion: number; readonly seq?: number };
+
+/** Reads what is stored. What an older page queued is lifted like any older event. */
+export const readEntry = (raw: StoredEntry): OutboxEntry | UnreadableEntry => {
+  const entry = entrySchema.safeParse(raw);
+  if (entry.success) return { ...entry.data, event: liftedUnplaced(entry.data.event) };
+  return { seq: raw.seq as number, raw, problem: problemDetails({ code: 'outbox-unreadable' }) };
+};
+
+/** Whether only this page holds an entry: closing it loses what was not sent. */
+export const isInMemory = ({ seq }: Pick<OutboxEntry, 'seq'>): boolean => !Number.isInteger(seq);
