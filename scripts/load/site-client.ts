@@ -19,6 +19,8 @@ export type SiteAnswer = { readonly status: number; readonly body: unknown };
 /** Somebody signed in at a site, as a program speaks to it: one connection, kept open. */
 export type SiteClient = {
   readonly person: Person;
+  /** The cookie of the session. */
+  readonly cookie: string;
   readonly ask: (method: string, path: string, body?: unknown) => Promise<SiteAnswer>;
   readonly close: () => void;
 };
@@ -72,6 +74,7 @@ export const signedInClient = async (address: string, name: string, pin: string)
   if (status !== 200) throw new Error(`${name} was not let in: ${JSON.stringify(body)}`);
   return {
     person: body as Person,
+    cookie,
     ask: (method, path, said) => asked(address, agent, cookie, method, path, said),
     close: () => agent.destroy(),
   };

@@ -60,7 +60,7 @@ test('what is typed and settled outlives a reload, a lost session and a refusal'
 
   await context.clearCookies();
   await page.getByRole('button', { name: 'Import the line' }).click();
-  await expect(page.getByRole('alert')).toContainText('Sign in again; what you typed is kept.');
+  await expect(page.getByRole('alert')).toContainText('What you typed is kept here.');
   await expect(page.getByLabel('What is it')).toHaveValue('Kept');
   await signedIn(page, 'Ayu');
   await page.getByRole('button', { name: 'Import the line' }).click();

@@ -107,6 +107,8 @@ test('two devices on one job: the one that is behind catches up, and both pulls 
   await page.keyboard.press('Space');
   await expect(page.getByText('all sent')).toBeVisible();
 
+  // This one hears nothing of what the other does: it is behind.
+  await page.route('**/events?after=*', (route) => route.abort());
   const context = await browser.newContext({ baseURL: new URL(page.url()).origin });
   const other = await context.newPage();
   await signedIn(other, 'Eko');
@@ -117,6 +119,7 @@ test('two devices on one job: the one that is behind catches up, and both pulls 
   await expect(other.getByText('all sent')).toBeVisible();
 
   await page.keyboard.press('Space');
+  await expect(page.getByText('P1: in')).toBeVisible();
   const told = page.getByTestId('told');
   await expect(told).toContainText('was shown to you as in; the site recorded it as no verdict');
   await expect(told).toContainText('it had gone past its limit or been pulled by feel, and was not loosened');
@@ -180,4 +183,115 @@ test('what one person did is not sent by another; it waits until they sign in ag
   await signedIn(page, 'Dewi');
   await page.goto('/tools');
   await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
+});
+
+test('another’s pull of the fastener in hand is shown before one’s own is recorded, and both stay in the record', async ({
+  page,
+  browser,
+}) => {
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Meanwhile', plainList(3));
+  await readyBench(page, job);
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('main-action')).toContainText('It clicked');
+  await expect(page.getByText('all sent')).toBeVisible();
+  const context = await browser.newContext({ baseURL: new URL(page.url()).origin });
+  const other = await context.newPage();
+  await signedIn(other, 'Eko');
+  await other.goto(`/jobs/${job}/bench`);
+  await expect(other.getByTestId('main-action')).toBeEnabled();
+  await other.keyboard.press('Space');
+  await expect(other.getByTestId('verdict')).toContainText('P1: in');
+  await expect(other.getByText('all sent')).toBeVisible();
+
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('P1 was pulled by Eko');
+  await dialog.getByRole('button', { name: 'Seen' }).click();
+  await context.close();
+  await page.keyboard.press('Space');
+  await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1', 'P1']);
+});
+
+test('a full disk: the pull is sent from memory, and the person is told before the next one', async ({
+  page,
+}) => {
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Full disk', plainList(3));
+  await readyBench(page, job);
+  await page.keyboard.press('Space');
+  await expect(page.getByText('all sent')).toBeVisible();
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('dialog')).toContainText('Not kept on this device');
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await expect(page.getByText('all sent')).toBeVisible();
+  expect(pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
+  await page.keyboard.press('Space');
+  await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1', 'P2']);
+});
+
+test('a browser that keeps nothing: the bench works, sends at once, and says so plainly', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    Object.defineProperty(window, 'indexedDB', {
+      value: {
+        open: () => {
+          throw new DOMException('blocked', 'SecurityError');
+        },
+      },
+    });
+  });
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Keeps nothing', plainList(2));
+  await readyBench(page, job);
+  await expect(page.getByText('This browser keeps nothing')).toBeVisible();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toContainText('P1: in');
+  await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
+});
+
+test('two tabs share what is unsent, and what is refused stops the bench at its fastener', async ({
+  page,
+  context,
+}) => {
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Two tabs', plainList(3));
+  await readyBench(page, job);
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('main-action')).toContainText('It clicked');
+  await expect(page.getByText('all sent')).toBeVisible();
+  const second = await context.newPage();
+  await second.goto(`/jobs/${job}/bench`);
+  await expect(second.getByTestId('main-action')).toBeEnabled();
+  let isRefusing = true;
+  await context.route('**/events', async (route) => {
+    if (route.request().method() !== 'POST') return route.continue();
+    if (!isRefusing) return route.continue();
+    const { events } = route.request().postDataJSON() as { events: { id: string }[] };
+    await route.fulfill({
+      json: {
+        placed: [],
+        receivedAt: new Date().toISOString(),
+        refused: { eventId: events[0]?.id, problem: { code: 'tool-not-set' } },
+      },
+    });
+  });
+  await page.keyboard.press('Space');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('The site did not take this');
+  await expect(dialog).toContainText('a pull, P1');
+  // Nothing of it is lost: the other tab has it too, and either may send it again.
+  await expect(second.getByTestId('refused-entry').first()).toBeVisible();
+  isRefusing = false;
+  await dialog.getByRole('button', { name: 'Send it again' }).click();
+  await expect(dialog).toBeHidden();
+  await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
+  await expect(second.getByTestId('refused-entry')).toHaveCount(0);
 });

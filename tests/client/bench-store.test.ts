@@ -300,4 +300,26 @@ describe('what others do, and what a device can’t keep', () => {
     bench.news({ storageProblem: { problem: { code: 'device-storage-failed' } } });
     expect(bench.store.snapshot().question).toBe('not-kept');
   });
+
+  test('two clicks in one moment are two, and digits typed meanwhile are a reading of the next fastener', async () => {
+    const bench = watched(() => {});
+    bench.store.doMain();
+    bench.store.doMain();
+    bench.store.inTurn(({ action }) => expect(action.kind).toBe('pull'));
+    bench.store.doMain();
+    bench.store.inTurn(() => bench.store.choose('3'));
+    await vi.waitFor(() => expect(pulls(bench, '2')).toHaveLength(1));
+    expect(pulls(bench, '1')).toHaveLength(1);
+    expect(bench.store.snapshot().chosen).toBe('3');
+  });
+
+  test('where something stopped the bench, what was meant for the next fastener is not done to this one', async () => {
+    const bench = watched((job) => {
+      pulledBy(job, EKO, '1');
+    });
+    for (const _ of [1, 2, 3]) bench.store.doMain();
+    await vi.waitFor(() => expect(bench.store.snapshot().question).toBe('pulled-meanwhile'));
+    expect(pulls(bench, '1')).toHaveLength(1);
+    expect(pulls(bench, '2')).toHaveLength(0);
+  });
 });

@@ -36,6 +36,8 @@ export type BenchStore = Store<BenchState> & {
   readonly holdInstrument: (instrument: string) => void;
   readonly happen: (happening: JobHappening) => boolean;
   readonly pull: (method: PullMethod, readingText: string | null, more?: PullMore) => void;
+  /** Does something once its turn is there: at once, or after the pull that is on its way into the record, with the bench as it is then. */
+  readonly inTurn: (act: (now: BenchState & BenchAt) => void) => void;
   /** Records one's own pull beside the one that somebody else made meanwhile; both stay in the record. */
   readonly recordMineToo: () => void;
   /** Watches what happens to the job beside the bench, until the returned function is called. */
@@ -116,20 +118,33 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
   };
 
   let isPulling = false;
+  // What is done while a pull is on its way into the record is done after it, on the bench that it leaves: two clicks in one moment are two.
+  let later: (() => void)[] = [];
+  const inOrder =
+    <A extends readonly unknown[]>(act: (...given: A) => void) =>
+    (...given: A): void => {
+      if (isPulling) later.push(() => act(...given));
+      else act(...given);
+    };
+  const goOnWithLater = (isFine: boolean): void => {
+    isPulling = false;
+    // Where something stopped the bench, what was meant for the next fastener is not done to this one.
+    if (!isFine) later = [];
+    while (!isPulling && later.length > 0) later.shift()?.();
+  };
+
   const pull: BenchStore['pull'] = (method, readingText, more = {}) => {
     const { position } = at();
-    if (!job.snapshot().isReady || position === null || isPulling) return;
+    if (!job.snapshot().isReady || position === null) return;
     const asked = { method, readingText, more };
     const may = mayPull(job, store, position, asked);
     if (!may) return pullNow(position, asked);
     isPulling = true;
     void may
+      .catch(() => true)
       .then((isFine) => {
-        isPulling = false;
         if (isFine) pullNow(position, asked);
-      })
-      .catch(() => {
-        isPulling = false;
+        goOnWithLater(isFine);
       });
   };
 
@@ -231,36 +246,39 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
   return {
     snapshot: store.snapshot,
     subscribe: store.subscribe,
-    choose,
-    clear,
+    choose: inOrder(choose),
+    clear: inOrder(clear),
     happen,
-    pull,
+    pull: inOrder(pull),
+    inTurn: (act) => inOrder(() => act({ ...store.snapshot(), ...at() }))(),
     recordMineToo,
     watch: () => watchBeside(job, store, () => isPulling),
-    doMain,
+    doMain: inOrder(doMain),
     doStep,
-    doMoved: () => {
+    doMoved: inOrder(() => {
       if (!isInRound() || at().action.kind !== 'pull') return;
       if (store.snapshot().typed !== '') recordTyped(true);
       else pull('click', null, { moved: true });
-    },
+    }),
     typeWhole: (typed) => set({ refusal: null, typed: typed.slice(0, NUMBER_MAX_LENGTH) }),
-    recordTyped,
-    letStand: () =>
+    recordTyped: inOrder(recordTyped),
+    letStand: inOrder(() =>
       pull('reading', store.snapshot().typed, {
         readingStands: true,
         ...(isInRound() ? { moved: false } : {}),
       }),
+    ),
     ask: (question) => set({ question, ...(question === null ? { meanwhile: null, refusedId: null } : {}) }),
     holdInstrument: (instrument) => set({ instrument }),
-    type: (character) =>
+    type: inOrder((character) =>
       set({ refusal: null, typed: (store.snapshot().typed + character).slice(0, NUMBER_MAX_LENGTH) }),
-    erase: () => set({ typed: store.snapshot().typed.slice(0, -1) }),
-    move: (by) => {
+    ),
+    erase: inOrder(() => set({ typed: store.snapshot().typed.slice(0, -1) })),
+    move: inOrder((by) => {
       const { fasteners, indexByPosition } = view();
       const { position } = at();
       const place = position === null ? -1 : (indexByPosition.get(position) ?? -1);
       choose(fasteners[(place + by + fasteners.length) % fasteners.length]?.planned.position ?? null);
-    },
+    }),
   };
 };

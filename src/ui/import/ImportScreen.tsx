@@ -132,7 +132,7 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
           }}
         />
       )}
-      <ProblemNotice problem={problem} />
+      <ProblemNotice problem={problem} also="What you typed is kept here." />
       <button
         type="submit"
         className="act sticky bottom-16 min-h-14 text-l sm:bottom-2"

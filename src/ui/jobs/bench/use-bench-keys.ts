@@ -32,7 +32,9 @@ export const useBenchKeys = (bench: Bench): void => {
       const key: BenchKey | null = isStands ? { kind: 'stands' } : benchKey(event);
       if (!key) return;
       event.preventDefault();
-      answerKey(bench, key);
+      bench.inTurn((now) => {
+        if (now.question === null) answerKey({ ...bench, ...now }, key);
+      });
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
