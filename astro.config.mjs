@@ -11,7 +11,7 @@ const serverAdapter = {
       setAdapter({
         name: 'jentik-server',
         serverEntrypoint: fileURLToPath(new URL('./src/server/http/app-handler.ts', import.meta.url)),
-        exports: ['handler', 'runInBackground'],
+        exports: ['handler', 'nowhere', 'runInBackground'],
         supportedAstroFeatures: { serverOutput: 'stable' },
       }),
   },

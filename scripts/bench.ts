@@ -1,5 +1,6 @@
 import { benchAppend } from './bench/append.ts';
 import { benchBook } from './bench/book.ts';
+import { benchDoors } from './bench/doors.ts';
 import { benchJob, benchScreen } from './bench/job.ts';
 import { benchPrint } from './bench/print.ts';
 import { benchRecall } from './bench/recall.ts';
@@ -13,6 +14,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   append: benchAppend,
   book: benchBook,
   recall: benchRecall,
+  doors: benchDoors,
   screen: benchScreen,
 };
 

@@ -1,5 +1,6 @@
 import { defineMiddleware } from 'astro:middleware';
-import { faultResponse } from '#server/http/endpoint.ts';
+import { faultResponse, problemResponse } from '#server/http/endpoint.ts';
+import { problemPage } from '#server/http/problem-page.ts';
 import { sessionToken } from '#server/http/session-cookie.ts';
 import { everyone } from '#server/services/read-site.ts';
 import { signedInBy } from '#server/services/session.ts';
@@ -24,9 +25,22 @@ const secured = async (response: Response): Promise<Response> => {
   return response;
 };
 
+// Every name in a path is plain ASCII, but for the code that somebody painted on a part.
+const IS_PLAIN = /^[\x21-\x7e]{1,200}$/;
+const isNowhere = (params: Readonly<Record<string, string | undefined>>): boolean =>
+  Object.entries(params).some(
+    ([name, value]) => value !== undefined && name !== 'part' && !IS_PLAIN.test(value),
+  );
+
+/** What a person, or a program, is answered where there is nothing, or where it failed. */
+const answered = async (pathname: string, problem: Response): Promise<Response> =>
+  pathname.startsWith('/api/') ? secured(problem) : problemPage(problem);
+
 /** Who is asking, and where they may go before anyone has signed in. */
-export const onRequest = defineMiddleware(async ({ cookies, locals, redirect, url }, next) => {
+export const onRequest = defineMiddleware(async ({ cookies, locals, params, redirect, url }, next) => {
   try {
+    if (isNowhere(params))
+      return answered(url.pathname, problemResponse({ code: 'not-found', what: 'address' }));
     const token = sessionToken(cookies);
     const signedIn = token ? await signedInBy(token) : null;
     locals.person = signedIn?.person ?? null;
@@ -38,6 +52,6 @@ export const onRequest = defineMiddleware(async ({ cookies, locals, redirect, ur
     }
     return secured(await next());
   } catch (error) {
-    return secured(faultResponse(error));
+    return answered(url.pathname, faultResponse(error));
   }
 });

@@ -84,7 +84,7 @@ export const oddened = (value: unknown, random: Random): unknown => {
     const what = random.next();
     if (what < 0.1) delete at[key];
     else if (what < 0.2) at[`${key}${random.whole(9)}`] = at[key];
-    else if (what < 0.3 && Array.isArray(holder)) holder.push(structuredClone(at[key]));
+    else if (what < 0.3 && Array.isArray(holder)) holder.push(at[key]);
     else at[key] = random.pick(ODD)();
   }
   return copy;

@@ -177,6 +177,7 @@ export const startApplication = async (
       ...devices.env,
       ...siteMark(folder),
       NODE_ENV: 'production',
+      JENTIK_ROOT: inProject(),
       JENTIK_APP_DATABASE_URL: appUrl,
       PORT: String(port),
     },

@@ -8,18 +8,20 @@ import express from 'express';
 process.env.NODE_ENV ??= 'production';
 
 const dist = join(fileURLToPath(import.meta.url), '..', '..', '..', 'dist');
-const { handler, runInBackground } = await import(pathToFileURL(join(dist, 'server', 'entry.mjs')).href);
+const { handler, nowhere, runInBackground } = await import(
+  pathToFileURL(join(dist, 'server', 'entry.mjs')).href
+);
 
 const app = express();
 app.disable('x-powered-by');
 app.use(compression());
 // A call of a program is never a file: it goes straight to its handler, without a look at the disk.
-app.use((request, response, next) =>
-  request.url.startsWith('/api/') ? handler(request, response, next) : next(),
-);
+app.use((request, response, next) => (request.url.startsWith('/api/') ? handler(request, response) : next()));
 app.use('/_astro', express.static(join(dist, 'client', '_astro'), { immutable: true, maxAge: '1y' }));
 app.use(express.static(join(dist, 'client'), { index: false }));
-app.use(handler);
+app.use((request, response) => handler(request, response));
+// What can't even be read as an address (a % that stands alone) leads nowhere, and is no fault.
+app.use((_error, request, response, _next) => nowhere(request, response));
 
 const server = app.listen(Number(process.env.PORT ?? 4321), process.env.HOST ?? '127.0.0.1');
 server.on('error', (error) => {

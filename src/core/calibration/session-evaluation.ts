@@ -50,13 +50,23 @@ export type SessionEvaluation = {
 
 export type SessionRefusal =
   | { readonly code: 'session-without-points' }
-  | { readonly code: 'session-reading-not-positive' };
+  | { readonly code: 'session-reading-not-positive' }
+  /** At a torque, in newton metres, the readings are farther off than any tool: mistyped, or of another unit. */
+  | { readonly code: 'session-reading-far-off'; readonly shown: number };
 
 const COVERAGE_FACTOR = 2;
 
 /** Relative deviation of a reading, in percent: a_s = (x_a − x_r)/x_r·100. Source: ISO 6789-1:2017 (from memory). */
 export const relativeDeviation = (shown: number, reference: number): number =>
   ((shown - reference) / reference) * 100;
+
+/** Farther off than this, in percent, is no tool but a reading mistyped, of another unit, or below what the scale resolves. */
+const FARTHEST_PERCENT = 900;
+
+const isFarOff = ({ deviations, deviationPercent, expandedPercent }: EvaluatedPoint): boolean =>
+  deviations.some((deviation) => deviation > FARTHEST_PERCENT || deviation <= -90) ||
+  deviationPercent > FARTHEST_PERCENT ||
+  expandedPercent > FARTHEST_PERCENT;
 
 /** One point evaluated: mean error, s, b_re, the budget, W = 2·√(Σu²).
  *  Source: JCGM 100:2008, 4.2.2, 4.2.3, 5.1.2 and 6.2.1; the rows ISO 6789-2:2017 (from memory).
@@ -106,7 +116,8 @@ const longestRun = (points: readonly EvaluatedPoint[]): SessionEvaluation['usabl
     : null;
 };
 
-/** A calibration session evaluated point by point. Refuses: session-without-points, session-reading-not-positive. */
+/** A calibration session evaluated point by point. Refuses: session-without-points, session-reading-not-positive,
+ *  session-reading-far-off. */
 export const sessionEvaluation = (
   points: readonly SessionPoint[],
   conditions: SessionConditions,
@@ -118,6 +129,8 @@ export const sessionEvaluation = (
   const evaluated = [...read]
     .sort((a, b) => a.shown - b.shown)
     .map((point) => evaluatedPoint(point, conditions));
+  const farOff = evaluated.find(isFarOff);
+  if (farOff) return refused({ code: 'session-reading-far-off', shown: farOff.torqueNewtonMetres });
   return accepted({
     points: evaluated,
     hasPassed: evaluated.every(({ isInside }) => isInside),

@@ -2,8 +2,10 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { SSRManifest } from 'astro';
 import { NodeApp } from 'astro/app/node';
 import { runSealer } from '../sealing/run-sealer.ts';
+import { problemResponse } from './endpoint.ts';
+import { problemPage } from './problem-page.ts';
 
-type Handler = (request: IncomingMessage, response: ServerResponse, next: () => void) => Promise<void>;
+type Handler = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
 
 const isJson = (type: string | null): boolean => type?.includes('json') === true && !type.includes('ndjson');
 
@@ -30,14 +32,20 @@ const requestOf = ({ method = 'GET', url = '/', headers }: IncomingMessage): Req
   return new Request(address, { method, headers: named });
 };
 
+/** Answers what leads nowhere, or could not even be read: programs by a problem, people by a page. */
+const answerNowhere: Handler = async ({ url = '/' }, response) => {
+  const problem = problemResponse({ code: 'not-found', what: 'address' });
+  await answer(url.startsWith('/api/') ? problem : await problemPage(problem), response);
+};
+
 const handlerOf =
   (app: NodeApp): Handler =>
-  async (incoming, response, next) => {
+  async (incoming, response) => {
     const request = requestOf(incoming);
-    if (!request) return next();
+    if (!request) return answerNowhere(incoming, response);
     const routeData = app.match(request);
     // What the framework brings along (scaling of pictures, islands) is nobody's door.
-    if (routeData?.origin !== 'project') return next();
+    if (routeData?.origin !== 'project') return answerNowhere(incoming, response);
     // The body is read from the connection by the endpoint that wants it, with its bound.
     const locals: App.Locals = { incoming, person: null, signedInAt: null };
     await answer(await app.render(request, { addCookieHeader: true, locals, routeData }), response);
@@ -47,7 +55,12 @@ const handlerOf =
  *  answers is called. */
 export const createExports = (
   manifest: SSRManifest,
-): { readonly handler: Handler; readonly runInBackground: () => () => Promise<void> } => ({
+): {
+  readonly handler: Handler;
+  readonly nowhere: Handler;
+  readonly runInBackground: () => () => Promise<void>;
+} => ({
   handler: handlerOf(new NodeApp(manifest)),
+  nowhere: answerNowhere,
   runInBackground: runSealer,
 });

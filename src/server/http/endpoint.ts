@@ -12,6 +12,7 @@ import type { Asker } from '../asker.ts';
 import { isDatabaseAway } from '../database/away.ts';
 import { isConflict } from '../database/transaction.ts';
 import { now } from '../services/clock.ts';
+import { readJson } from './read-json.ts';
 
 /** Largest request body, in bytes: a list of 2,000 lines with room to spare. */
 export const BODY_MAX_BYTES = 3_000_000;
@@ -56,7 +57,7 @@ const isForeign = ({ headers, url }: Pick<Request, 'headers' | 'url'>): boolean 
   return URL.canParse(origin) ? new URL(origin).host !== host : true;
 };
 
-const boundedText = async (incoming: IncomingMessage, mostBytes: number): Promise<string | null> => {
+const boundedBody = async (incoming: IncomingMessage, mostBytes: number): Promise<Buffer | null> => {
   if (Number(incoming.headers['content-length'] ?? 0) > mostBytes) return null;
   const chunks: Buffer[] = [];
   let size = 0;
@@ -66,7 +67,7 @@ const boundedText = async (incoming: IncomingMessage, mostBytes: number): Promis
     if (size > mostBytes) return null;
     chunks.push(chunk);
   }
-  return Buffer.concat(chunks).toString('utf8');
+  return Buffer.concat(chunks);
 };
 
 const parsedBody = async (
@@ -77,14 +78,11 @@ const parsedBody = async (
   if (!incoming.headers['content-type']?.startsWith('application/json'))
     return refused({ code: 'wrong-content-type' });
   // Who hangs up in the middle gets this answer no more, and is no fault of the site's.
-  const text = await boundedText(incoming, mostBytes).catch(() => '');
-  if (text === null) return refused({ code: 'body-too-large', mostBytes });
-  let body: unknown;
-  try {
-    body = JSON.parse(text);
-  } catch {
-    return refused({ code: 'body-invalid', issues: [{ path: 'body', message: 'is not JSON' }] });
-  }
+  const bytes = await boundedBody(incoming, mostBytes).catch(() => Buffer.alloc(0));
+  if (bytes === null) return refused({ code: 'body-too-large', mostBytes });
+  const read = readJson(bytes);
+  if (!read.ok) return refused({ code: 'body-invalid', issues: [read.refusal] });
+  const body = read.value;
   const parsed = schema.safeParse(body);
   if (parsed.success) return accepted(parsed.data);
   const issues = parsed.error.issues
@@ -92,6 +90,11 @@ const parsedBody = async (
     .map(({ path, message }) => ({ path: path.join('.') || 'body', message }));
   return refused({ code: 'body-invalid', issues });
 };
+
+const isCalculation = ({ path }: Operation): boolean => path.startsWith('/api/v1/compute/');
+
+const isOutOfBounds = ({ issues }: z.ZodError): boolean =>
+  issues.every(({ code }) => code === 'too_big' || code === 'too_small' || code === 'invalid_type');
 
 type Asked<O extends Operation> = {
   readonly body: z.output<O['request']>;
@@ -125,8 +128,12 @@ export const endpoint =
       const result = await answer({ body: body.value as z.output<O['request']>, by, context });
       if (!result.ok) return problemResponse(result.refusal);
       if (result.value instanceof Response) return result.value;
-      const checked = operation.response.parse(result.value);
-      return Response.json(checked, { headers: { 'cache-control': 'no-store' } });
+      const checked = operation.response.safeParse(result.value);
+      if (checked.success) return Response.json(checked.data, { headers: { 'cache-control': 'no-store' } });
+      // A calculation keeps nothing, and what is put in can lie at the ends of what numbers can say.
+      if (isCalculation(operation) && isOutOfBounds(checked.error))
+        return problemResponse({ code: 'result-out-of-bounds' });
+      throw checked.error;
     } catch (error) {
       return faultResponse(error);
     }

@@ -2,6 +2,7 @@ import type { RowDataPacket } from 'mysql2';
 import { type Attachment, attachmentSchema } from '#wire/book.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import { readableRows } from '../database/readable-rows.ts';
 
 export type AttachmentOwner = { readonly kind: 'source' | 'tool' | 'session' | 'job'; readonly id: string };
 
@@ -25,7 +26,7 @@ export const selectAttachments = async (
      ORDER BY added_at`,
     { ...owner },
   );
-  return rows.map((row) =>
+  return readableRows('attachment', rows, (row) =>
     attachmentSchema.parse({
       id: row['id'],
       name: row['name'],

@@ -3,6 +3,7 @@ import { specKey } from '#core/spec/book/spec-key.ts';
 import { type KeptRequirement, keptRequirementSchema } from '#wire/book.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import { readableRows } from '../database/readable-rows.ts';
 import { nextNumber } from './counters.ts';
 
 /** What people call a requirement: R-12. */
@@ -50,7 +51,7 @@ export const selectRequirements = async (
      ORDER BY number`,
     { sourceId },
   );
-  return rows.map(keptOf);
+  return readableRows('requirement', rows, keptOf);
 };
 
 /** The requirements in force that were changed last, at most two hundred: what a screen lists before anyone searches. */
@@ -61,7 +62,7 @@ export const selectRecentRequirements = async (db: Connection): Promise<readonly
      WHERE NOT is_withdrawn
      ORDER BY changed_at DESC
      LIMIT 200`);
-  return rows.map(keptOf);
+  return readableRows('requirement', rows, keptOf);
 };
 
 /** How many requirements are in force. */
@@ -103,7 +104,7 @@ export const selectRequirementRevisions = async (
      ORDER BY revisions.revision DESC`,
     { id },
   );
-  return rows.map(keptOf);
+  return readableRows('requirement', rows, keptOf);
 };
 
 /** A requirement at one of its revisions; null when there is none such. */
@@ -123,7 +124,7 @@ export const selectSettledRequirements = async (db: Connection): Promise<readonl
      WHERE heads.is_settled
        AND NOT heads.is_withdrawn
      ORDER BY heads.number`);
-  return rows.map(keptOf);
+  return readableRows('requirement', rows, keptOf);
 };
 
 /** Requirements in force, their source too, that share their key with another one in force. In order of their keys. */
@@ -144,7 +145,7 @@ export const selectSharedKeys = async (
             HAVING COUNT(*) > 1) AS shared ON shared.spec_key = heads.spec_key
      WHERE NOT heads.is_withdrawn
      ORDER BY heads.spec_key, heads.number`);
-  return rows.map((row) => ({ specKey: row['spec_key'], kept: keptOf(row) }));
+  return readableRows('requirement', rows, (row) => ({ specKey: row['spec_key'], kept: keptOf(row) }));
 };
 
 // Comes after every letter of a term.
@@ -165,7 +166,7 @@ export const selectRequirementsOfPart = async (
      ORDER BY heads.number`,
     { first: `${partKey} `, last: `${partKey} ${AFTER_ALL}` },
   );
-  return rows.map(keptOf);
+  return readableRows('requirement', rows, keptOf);
 };
 
 const parameters = (kept: Omit<KeptRequirement, 'code'>) => ({

@@ -2,6 +2,7 @@ import type { ResultSetHeader, RowDataPacket } from 'mysql2';
 import { type KeptTable, keptTableSchema } from '#wire/book.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import { readableRows } from '../database/readable-rows.ts';
 
 const COLUMNS = 'id, revision, source_id, place, is_withdrawn, body, why, changed_by, changed_at';
 
@@ -32,7 +33,7 @@ export const selectTables = async (
      ORDER BY name`,
     { sourceId },
   );
-  return rows.map(keptOf);
+  return readableRows('table', rows, keptOf);
 };
 
 /** A table at its newest revision; null when there is none. */

@@ -3,18 +3,20 @@ import { type KeptSession, keptSessionSchema } from '#wire/calibration.ts';
 import { insertedUnlessTaken } from '../database/duplicate.ts';
 import { instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import { readableRows } from '../database/readable-rows.ts';
 
 /** The sessions of a tool, the newest first. */
 export const selectSessions = async (db: Connection, toolId: string): Promise<readonly KeptSession[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
-    SELECT body
+    SELECT id,
+           body
       FROM calibration_sessions
      WHERE tool_id = :toolId
      ORDER BY done_on DESC, at DESC`,
     { toolId },
   );
-  return rows.map((row) => keptSessionSchema.parse(JSON.parse(row['body'])));
+  return readableRows('calibration', rows, (row) => keptSessionSchema.parse(JSON.parse(row['body'])));
 };
 
 /** Adds a session; false when it is there already. */

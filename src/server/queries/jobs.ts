@@ -7,6 +7,7 @@ import { jobProgress, jobStage } from '#core/view/open-items.ts';
 import { type JobSummary, jobNumberText, jobSummarySchema } from '#wire/job-summary.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import { readableRows } from '../database/readable-rows.ts';
 import type { Transaction } from '../database/transaction.ts';
 import { nextNumber } from './counters.ts';
 
@@ -25,7 +26,7 @@ export const selectJobSummaries = async (db: Connection): Promise<readonly JobSu
       FROM jobs
      WHERE head_sequence > 0
      ORDER BY last_event_at DESC`);
-  return rows.map((row) =>
+  return readableRows('job', rows, (row) =>
     jobSummarySchema.parse({
       id: row['id'],
       number: jobNumberText(row['number']),

@@ -4,6 +4,7 @@ import { type Person, personSchema } from '#core/people/person.ts';
 import { insertedUnlessTaken } from '../database/duplicate.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import { readableRows } from '../database/readable-rows.ts';
 
 const credentialsRow = z.object({
   id: z.string(),
@@ -30,7 +31,7 @@ export const selectPeople = async (db: Connection): Promise<readonly Person[]> =
            role
       FROM people
      ORDER BY name`);
-  return rows.map((row) => personSchema.parse({ ...row }));
+  return readableRows('person', rows, (row) => personSchema.parse({ ...row }));
 };
 
 /** A person's credentials, locked until the transaction ends so that two tries at once both count; null when unknown. */

@@ -3,6 +3,7 @@ import { type LogEntry, logEntrySchema } from '#wire/book.ts';
 import type { Asker } from '../asker.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import { readableRows } from '../database/readable-rows.ts';
 
 /** What the log keeps. */
 export type LogKind =
@@ -71,7 +72,8 @@ export const selectLog = async (
 ): Promise<readonly LogEntry[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
-    SELECT at,
+    SELECT id,
+           at,
            person_name,
            kind,
            subject,
@@ -83,7 +85,7 @@ export const selectLog = async (
      ORDER BY at DESC, id DESC`,
     { kind, subject },
   );
-  return rows.map((row) =>
+  return readableRows('log entry', rows, (row) =>
     logEntrySchema.parse({
       at: instantFromSql(row['at']),
       by: row['person_name'],

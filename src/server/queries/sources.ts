@@ -2,6 +2,7 @@ import type { RowDataPacket } from 'mysql2';
 import type { Source } from '#core/spec/book/source.ts';
 import { sourceSchema } from '#core/spec/book/source.ts';
 import type { Connection } from '../database/pool.ts';
+import { readableRows } from '../database/readable-rows.ts';
 
 const sourceOf = (row: RowDataPacket): Source =>
   sourceSchema.parse({
@@ -30,7 +31,7 @@ export const selectSources = async (db: Connection): Promise<readonly Source[]> 
            superseded_by
       FROM sources
      ORDER BY status, title, revision`);
-  return rows.map(sourceOf);
+  return readableRows('source', rows, sourceOf);
 };
 
 /** A source by its id; null when there is none. */

@@ -6,6 +6,7 @@ import type { DeepReadonly } from '#wire/operation.ts';
 import type { Asker } from '../asker.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import { readableRows } from '../database/readable-rows.ts';
 
 const afterSchema = z.strictObject({
   tool: toolSchema,
@@ -66,7 +67,7 @@ export const selectToolEventLines = async (
      ORDER BY at DESC, id DESC`,
     { toolId },
   );
-  return rows.map((row) => {
+  return readableRows('tool event', rows, (row) => {
     const { after: _, ...body } = JSON.parse(row['body']);
     return happeningSchema.parse({
       at: instantFromSql(row['at']),

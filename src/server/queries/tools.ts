@@ -5,6 +5,7 @@ import { toolSchema } from '#core/tool/tool.ts';
 import { NO_FACTS, type ToolFacts, toolFactsSchema } from '#core/tool/tool-blocks.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
+import { readableRows } from '../database/readable-rows.ts';
 import type { ToolAfter } from './tool-events.ts';
 
 /** A tool with what the crib knows of it. */
@@ -35,7 +36,8 @@ const usedOf = (row: RowDataPacket): KnownTool => ({
 /** Every tool of the crib, by its code, with its pulls since its last calibration. */
 export const selectKnownTools = async (db: Connection): Promise<readonly KnownTool[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(`
-    SELECT tools.body,
+    SELECT tools.id,
+           tools.body,
            tools.quarantine,
            tools.loan,
            tools.is_retired,
@@ -48,7 +50,7 @@ export const selectKnownTools = async (db: Connection): Promise<readonly KnownTo
              WHERE pulls.tool_id = UNHEX(REPLACE(tools.id, '-', ''))) AS last_used_at
       FROM tools
      ORDER BY tools.code`);
-  return rows.map(knownOf);
+  return readableRows('tool', rows, knownOf);
 };
 
 /** Every tool as its row says it, in no other form than the row has. */

@@ -8,8 +8,16 @@ import { selectUnlikeRevisions } from '../queries/unlike-revisions.ts';
 /** Tools that are not as their last event left them, and requirements and tables of the book that are not as their newest revision says. */
 export const misprojected = async (db: Connection): Promise<readonly LedgerFinding[]> => {
   const left = new Map<string, ToolAfter>();
-  for (const { toolId, after } of await selectToolEvents(db)) left.set(toolId, after);
   const findings: LedgerFinding[] = [];
+  try {
+    for (const { toolId, after } of await selectToolEvents(db)) left.set(toolId, after);
+  } catch {
+    // Without all of them no tool can be told to be as it was left.
+    return [
+      { code: 'row-altered', said: 'an event of a tool, which can’t be read' },
+      ...(await selectUnlikeRevisions(db)),
+    ];
+  }
   const here = new Set<string>();
   for (const row of await selectToolRows(db)) {
     here.add(row.id);

@@ -11,6 +11,7 @@ type ToolCode =
   | 'adapters-do-not-fit'
   | 'session-without-points'
   | 'session-reading-not-positive'
+  | 'session-reading-far-off'
   | 'tool-on-loan'
   | 'tool-not-on-loan'
   | 'nothing-usable'
@@ -63,6 +64,12 @@ export const TOOL_WORDS: Wording = {
     ),
   'session-without-points': () =>
     words('No readings', 'No point has a reading yet.', 'Type what the reference said.'),
+  'session-reading-far-off': (p) =>
+    words(
+      'A reading is far off',
+      `At ${Number(p.shown.toPrecision(4))} N·m the readings are off by more than any tool is.`,
+      'Check what was typed, and its unit.',
+    ),
   'session-reading-not-positive': () =>
     words(
       'Not above zero',

@@ -256,6 +256,9 @@ const SITE: Pick<
   | 'device-keeps-nothing'
   | 'outbox-unreadable'
   | 'ledger-broken'
+  | 'result-out-of-bounds'
+  | 'computing-busy'
+  | 'computing-too-long'
   | 'check-runs'
   | 'backup-runs'
   | 'no-room-for-backups'
@@ -372,6 +375,16 @@ const SITE: Pick<
       'This site was started without a folder for them, or the folder can’t be written.',
       'Use npm run backup -- FILE on the machine of the site.',
     ),
+  'result-out-of-bounds': () =>
+    words(
+      'Beyond what can be worked out',
+      'What comes of these numbers is too large, too small, or no number.',
+      'Check each number and its unit.',
+    ),
+  'computing-busy': () =>
+    words('Others are before you', 'Many have asked for long work at once.', 'Try again in a moment.'),
+  'computing-too-long': () =>
+    words('It takes too long', 'This is more than can be worked out in one piece.', 'Send less at once.'),
   'check-runs': () =>
     words(
       'A check is under way',

@@ -73,6 +73,7 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'check-runs': 409,
   'backup-runs': 409,
   'no-room-for-backups': 507,
+  'computing-busy': 503,
   'job-busy': 503,
   'database-away': 503,
   'no-connection': 503,
@@ -91,6 +92,7 @@ const RETRIED: ReadonlySet<ProblemCode> = new Set([
   'wrong-origin',
   'no-connection',
   'ledger-broken',
+  'computing-busy',
   'job-busy',
   'database-away',
 ]);

@@ -50,6 +50,9 @@ export type ServiceRefusal =
   | { readonly code: 'outbox-unreadable' }
   /** Where the chain of a job breaks: the first sequence that is missing or does not fit. */
   | { readonly code: 'ledger-broken'; readonly sequence: number }
+  | { readonly code: 'result-out-of-bounds' }
+  | { readonly code: 'computing-busy' }
+  | { readonly code: 'computing-too-long' }
   | { readonly code: 'check-runs' }
   | { readonly code: 'backup-runs' }
   | { readonly code: 'no-room-for-backups' }

@@ -1,7 +1,29 @@
 import type { APIRoute } from 'astro';
+import type { Person } from '#core/people/person.ts';
+import { type Result, refused } from '#core/result.ts';
+import type { HeavyWork } from '#server/computing/heavy-work.ts';
+import { inAThread } from '#server/computing/in-a-thread.ts';
 import { endpoint, problemResponse } from '#server/http/endpoint.ts';
 import * as compute from '#server/services/compute.ts';
 import { OPERATIONS } from '#wire/api.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+
+/** From so many characters on it is done in a thread of its own, and from so many it asks for a sign-in. */
+const SHORT = 1_500;
+const SHORT_FOR_ANYONE = 20_000;
+
+/** Work that grows with what is sent: at once where it is little, behind others where it is much, and only for somebody who is signed in where it is a lot. */
+const longWork = async <B, A>(
+  body: B,
+  by: Person | null,
+  work: (body: B) => Result<A, Problem>,
+  kind: HeavyWork['kind'],
+): Promise<Result<A, Problem>> => {
+  const size = JSON.stringify(body).length;
+  if (size <= SHORT) return work(body);
+  if (size > SHORT_FOR_ANYONE && !by) return refused({ code: 'not-signed-in' });
+  return (await inAThread({ kind, body } as HeavyWork)) as Result<A, Problem>;
+};
 
 const ROUTES: Readonly<Record<string, APIRoute>> = {
   'parse-torque': endpoint(OPERATIONS.parseTorque, ({ body }) => compute.parseTorque(body)),
@@ -14,8 +36,12 @@ const ROUTES: Readonly<Record<string, APIRoute>> = {
   adapter: endpoint(OPERATIONS.adapter, ({ body }) => compute.adapter(body)),
   'choose-tool': endpoint(OPERATIONS.chooseTool, ({ body }) => compute.chooseTool(body)),
   calibration: endpoint(OPERATIONS.calibration, ({ body }) => compute.calibration(body)),
-  'look-up': endpoint(OPERATIONS.lookUp, ({ body }) => compute.lookUpTable(body)),
-  'read-label': endpoint(OPERATIONS.readLabel, ({ body }) => compute.labelTable(body)),
+  'look-up': endpoint(OPERATIONS.lookUp, ({ body, by }) =>
+    longWork(body, by, compute.lookUpTable, 'look-up'),
+  ),
+  'read-label': endpoint(OPERATIONS.readLabel, ({ body, by }) =>
+    longWork(body, by, compute.labelTable, 'read-label'),
+  ),
   relubricate: endpoint(OPERATIONS.relubricate, ({ body }) => compute.relubricate(body)),
   conductor: endpoint(OPERATIONS.conductor, ({ body }) => compute.conductor(body)),
 };

@@ -1,0 +1,79 @@
+import { rmSync } from 'node:fs';
+import { signedInClient } from '../load/site-client.ts';
+import { ensureBuilt } from '../site/build.ts';
+import { demoPeople, fillDemo } from '../site/fill-demo.ts';
+import { freePort } from '../site/free-port.ts';
+import { inProject } from '../site/paths.ts';
+import { openSiteDatabase, startApplication } from '../site/run-site.ts';
+import { printMeasured } from './measured.ts';
+
+const AT_ONCE = 20;
+const PAGES = 30;
+
+const LABEL = Array.from(
+  { length: 250 },
+  (_, at) => `Terminal X${at}: 12 to 14 Nm, 106 in-lb; cover screws 0.5 Nm`,
+)
+  .join('\n')
+  .slice(0, 19_000);
+
+/** The most that each public calculation takes of somebody who is not signed in. */
+const PUBLIC: readonly (readonly [string, unknown])[] = [
+  ['read-label', { text: LABEL }],
+  ['parse-torque', { text: '12 Nm '.repeat(30) }],
+  ['resolve-requirement', { requirement: '20 to 24 in-lb (2.3 to 2.7 Nm)' }],
+];
+
+/** How long a page takes while twenty of the most expensive public answers are being worked out. Bound: 300 ms. */
+export const benchDoors = async (): Promise<void> => {
+  await ensureBuilt();
+  const home = inProject('.jentik', 'bench');
+  rmSync(home, { recursive: true, force: true });
+  const database = await openSiteDatabase(home, 'Bench');
+  await fillDemo();
+  const application = await startApplication(home, database.appUrl, await freePort());
+  const [lead] = demoPeople();
+  const client = await signedInClient(application.address, lead?.name ?? '', lead?.pin ?? '');
+  try {
+    const post = async (name: string, body: unknown): Promise<number> => {
+      const answer = await fetch(`${application.address}/api/v1/compute/${name}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      });
+      await answer.text();
+      return answer.status;
+    };
+    const page = async (): Promise<number> => {
+      const start = performance.now();
+      const { status } = await client.ask('GET', '/jobs');
+      if (status !== 200) throw new Error(`the page answered ${status}`);
+      return performance.now() - start;
+    };
+    for (let warm = 0; warm < 5; warm += 1) await page();
+    const quiet: number[] = [];
+    for (let run = 0; run < PAGES; run += 1) quiet.push(await page());
+    printMeasured('a page, nothing else going on', quiet);
+    for (const [name, body] of PUBLIC) {
+      await post(name, body);
+      let isOver = false;
+      const worker = async (): Promise<void> => {
+        while (!isOver) {
+          const status = await post(name, body);
+          if (status !== 200 && status !== 503) throw new Error(`${name} answered ${status}`);
+        }
+      };
+      const workers = Array.from({ length: AT_ONCE }, worker);
+      const times: number[] = [];
+      for (let run = 0; run < PAGES; run += 1) times.push(await page());
+      isOver = true;
+      await Promise.all(workers);
+      printMeasured(`a page, while ${AT_ONCE} requests of ${name} run (bound 300)`, times);
+    }
+  } finally {
+    client.close();
+    await application.stop();
+    await database.stop();
+    rmSync(home, { recursive: true, force: true });
+  }
+};
