@@ -167,6 +167,7 @@ export const startApplication = async (
   folder: string,
   appUrl: string,
   port: number,
+  setupCode: string | null = null,
 ): Promise<Application> => {
   const log = join(folder, 'application.log');
   const devices = await startTester(folder);
@@ -178,6 +179,7 @@ export const startApplication = async (
       ...siteMark(folder),
       NODE_ENV: 'production',
       JENTIK_ROOT: inProject(),
+      ...(setupCode === null ? {} : { JENTIK_SETUP_CODE: setupCode }),
       JENTIK_APP_DATABASE_URL: appUrl,
       PORT: String(port),
     },

@@ -4,6 +4,7 @@ import { ensureBuilt } from './build.ts';
 import { endChildren, isEnding } from './child.ts';
 import { keepRunning } from './keep-running.ts';
 import { type Application, openSiteDatabase, startApplication } from './run-site.ts';
+import { setupCode } from './setup-code.ts';
 import { noteSite, releaseSite, takeSite } from './site-lock.ts';
 import { sitePort } from './site-port.ts';
 import { clearUnfinished, markUnfinished, unmarkUnfinished } from './unfinished.ts';
@@ -32,9 +33,11 @@ const run = async ({ home, siteName, fill, greeting }: SiteCommand): Promise<voi
   const database = await openSiteDatabase(home, siteName);
   await fill?.();
   unmarkUnfinished(home);
-  let application: Application = await startApplication(home, database.appUrl, port);
+  const code = await setupCode();
+  let application: Application = await startApplication(home, database.appUrl, port, code);
   noteSite(home, application.address, database.appUrl);
   console.log(greeting(application.address));
+  if (code) console.log(`\nNobody is here yet. Set-up code for the first person: ${code}`);
   await Promise.all([
     keepRunning({
       name: 'The database',
@@ -47,7 +50,7 @@ const run = async ({ home, siteName, fill, greeting }: SiteCommand): Promise<voi
       log: join(home, 'application.log'),
       exited: () => application.exited,
       startAgain: async () => {
-        application = await startApplication(home, database.appUrl, port);
+        application = await startApplication(home, database.appUrl, port, code);
       },
     }),
   ]);

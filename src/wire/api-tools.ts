@@ -118,7 +118,7 @@ export const TOOL_OPERATIONS = {
     path: '/api/v1/calibrations',
     summary: 'Keep a calibration session',
     who: 'check-tool',
-    also: ['calibrate-tool'],
+    also: ['calibrate-tool', 'release-quarantine', 'keep-narrowed'],
     request: newSessionSchema,
     response: z.strictObject({ session: keptSessionSchema, known: knownToolSchema }),
   }),

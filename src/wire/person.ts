@@ -9,5 +9,7 @@ export const newPersonSchema = z.strictObject({
   name: typedText(60),
   role: z.enum(ROLES),
   pin: pinSchema,
+  /** What the start of an empty site printed; only its first person needs it. */
+  setupCode: z.string().max(40).optional(),
 });
 export type NewPerson = z.infer<typeof newPersonSchema>;

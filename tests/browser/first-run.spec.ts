@@ -21,7 +21,7 @@ test.beforeAll(async () => {
   rmSync(folder, { recursive: true, force: true });
   for (const name of NAMES) delete process.env[name];
   database = await openSiteDatabase(folder, 'Our workshop');
-  application = await startApplication(folder, database.appUrl, await freePort());
+  application = await startApplication(folder, database.appUrl, await freePort(), 'ABCD-EFGH-JKMN');
 });
 
 test.afterAll(async () => {
@@ -38,6 +38,15 @@ test('an empty site: its first person, a tool, a job, the bench', async ({ page 
   await expect(page.getByLabel('Name')).toBeEnabled();
   await page.getByLabel('Name').fill('Noor');
   await page.getByLabel(/PIN/).fill('4711');
+  await page.getByLabel(/Set-up code/).fill('ABCD-EFGH-XXXX');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByRole('alert')).toContainText('Not the set-up code');
+  // A program without it gets no further.
+  const first = { name: 'Many', role: 'lead', pin: '1234', setupCode: 'nothing' };
+  expect((await page.request.post(`${application.address}/api/v1/people`, { data: first })).status()).toBe(
+    403,
+  );
+  await page.getByLabel(/Set-up code/).fill('abcd efgh jkmn');
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page).toHaveURL(/tools$/);
 

@@ -4,15 +4,22 @@ import type { JobHappening } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { type Action, may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
+import { readPrinted } from '#core/spec/book/book-requirement.ts';
+import type { Source } from '#core/spec/book/source.ts';
+import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
+import type { Tool } from '#core/tool/tool.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { addPerson } from '#server/services/add-person.ts';
+import { addTool } from '#server/services/add-tool.ts';
+import { keepRequirement } from '#server/services/keep-requirement.ts';
 import { keepSession } from '#server/services/keep-session.ts';
 import { addSource, changeSource } from '#server/services/keep-source.ts';
 import { reportTool } from '#server/services/report-tool.ts';
 import { signJob } from '#server/services/sign-job.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { Operation } from '#wire/operation.ts';
-import { taken } from '../core/job/sample-job.ts';
+import { TOOL, taken } from '../core/job/sample-job.ts';
+import { session } from './sample-session.ts';
 import {
   happening,
   person,
@@ -90,17 +97,40 @@ const ATTEMPTS: Partial<Record<Action, (by: Person) => Promise<Outcome>>> = {
     return sign(job, by, 'inspected');
   },
   'change-source-status': async (by) => {
-    const described = {
-      title: `S ${uuidv7()}`,
-      kind: 'manual',
-      number: '',
-      revision: '',
-      datedOn: '',
-      place: '',
-    };
-    const source = valueOrThrow(await addSource(described as never));
+    const source = await anySource();
     return changeSource({ ...source, status: 'withdrawn' }, 'replaced', by);
   },
+  'rename-source': async (by) => {
+    const source = await anySource();
+    return changeSource({ ...source, title: `${source.title}, renamed` }, 'misread', by);
+  },
+  'withdraw-others': async (by) => {
+    const { id: sourceId } = await anySource();
+    const torque = valueOrThrow(readPrinted('12 Nm', null, 'N.m'));
+    const conditions = NO_CONDITIONS;
+    const part = `part ${uuidv7().slice(-6)}`;
+    const body = {
+      part,
+      size: '',
+      place: '',
+      torque,
+      otherPart: null,
+      conditions,
+      isPartSofter: false,
+      note: '',
+    };
+    const draft = { id: uuidv7(), basedOn: null, sourceId, isWithdrawn: false, why: '', body };
+    valueOrThrow(await keepRequirement(draft, await someoneElse(by)));
+    return keepRequirement({ ...draft, basedOn: 1, isWithdrawn: true, why: 'wrong part' }, by);
+  },
+  'release-quarantine': async (by) => {
+    const quarantined = await newTool();
+    valueOrThrow(
+      await reportTool(quarantined.id, { kind: 'dropped', why: 'on concrete' }, await person('Tam')),
+    );
+    return keepSession(session(quarantined, [1, 1, 1]), by);
+  },
+  'keep-narrowed': async (by) => keepSession(session(await newTool(), [1, 2, 9], { keepNarrowed: true }), by),
   'lend-or-retire-tool': async (by) =>
     reportTool(uuidv7(), { kind: 'retired', why: 'worn' }, by).then((result) =>
       // A tool that is not there is found out first; the right is asked for one that is.
@@ -127,14 +157,26 @@ const ATTEMPTS: Partial<Record<Action, (by: Person) => Promise<Outcome>>> = {
   'add-person': (by) => addPerson({ name: `New ${uuidv7()}`, role: 'technician', pin: '1234' }, by),
 };
 
-const retire = async (by: Person): Promise<Outcome> => {
-  const { addTool } = await import('#server/services/add-tool.ts');
-  const { TOOL } = await import('../core/job/sample-job.ts');
+const newTool = async (): Promise<Tool> => {
   const { id: _, limitPercent: _l, calibration: _c, ...described } = TOOL;
   const code = `R-${uuidv7().slice(-8)}`;
-  const added = valueOrThrow(await addTool({ ...described, code, limitPercent: null }, await person('Lea')));
-  return reportTool(added.id, { kind: 'retired', why: 'worn' }, by);
+  return valueOrThrow(await addTool({ ...described, code, limitPercent: null }, await person('Lea')));
 };
+
+const retire = async (by: Person): Promise<Outcome> =>
+  reportTool((await newTool()).id, { kind: 'retired', why: 'worn' }, by);
+
+const anySource = async (): Promise<Source> =>
+  valueOrThrow(
+    await addSource({
+      title: `S ${uuidv7()}`,
+      kind: 'manual',
+      number: '',
+      revision: '',
+      datedOn: '',
+      place: '',
+    }),
+  );
 
 const parts = [
   ...new Set(Object.values<Operation>(OPERATIONS).flatMap(({ also = [] }) => also)),

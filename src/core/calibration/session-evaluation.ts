@@ -2,7 +2,7 @@ import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { z } from 'zod';
 import { accepted, type Result, refused } from '../result.ts';
 import type { Shape } from '../shape.ts';
-import { type ErrorPoint, TORQUE_MAX_NEWTON_METRES } from '../tool/known-error.ts';
+import { ERROR_MAX_PERCENT, type ErrorPoint, TORQUE_MAX_NEWTON_METRES } from '../tool/known-error.ts';
 
 const torqueSchema = z.number().positive().max(TORQUE_MAX_NEWTON_METRES);
 
@@ -60,13 +60,9 @@ const COVERAGE_FACTOR = 2;
 export const relativeDeviation = (shown: number, reference: number): number =>
   ((shown - reference) / reference) * 100;
 
-/** Farther off than this, in percent, is no tool but a reading mistyped, of another unit, or below what the scale resolves. */
-const FARTHEST_PERCENT = 900;
-
-const isFarOff = ({ deviations, deviationPercent, expandedPercent }: EvaluatedPoint): boolean =>
-  deviations.some((deviation) => deviation > FARTHEST_PERCENT || deviation <= -90) ||
-  deviationPercent > FARTHEST_PERCENT ||
-  expandedPercent > FARTHEST_PERCENT;
+// What a tool's record can say of a point. Farther off is no tool, but a reading mistyped, of another unit, or below what the scale resolves.
+const isFarOff = ({ errorPercent, deviationPercent, expandedPercent }: EvaluatedPoint): boolean =>
+  Math.max(errorPercent, deviationPercent, expandedPercent) > ERROR_MAX_PERCENT;
 
 /** One point evaluated: mean error, s, b_re, the budget, W = 2·√(Σu²).
  *  Source: JCGM 100:2008, 4.2.2, 4.2.3, 5.1.2 and 6.2.1; the rows ISO 6789-2:2017 (from memory).

@@ -55,10 +55,13 @@ export const readingsAt = (points: readonly ErrorPoint[], torqueNewtonMetres: nu
 /** Largest torque of a tool, in newton metres. */
 export const TORQUE_MAX_NEWTON_METRES = 1e5;
 
+/** Largest error, scatter and uncertainty that a point can have, in percent. */
+export const ERROR_MAX_PERCENT = 1000;
+
 export const errorPointSchema = z.strictObject({
   torqueNewtonMetres: z.number().positive().max(TORQUE_MAX_NEWTON_METRES),
-  errorPercent: z.number().min(-100).max(1000),
-  deviationPercent: z.number().nonnegative().max(1000),
-  expandedPercent: z.number().nonnegative().max(1000),
+  errorPercent: z.number().min(-100).max(ERROR_MAX_PERCENT),
+  deviationPercent: z.number().nonnegative().max(ERROR_MAX_PERCENT),
+  expandedPercent: z.number().nonnegative().max(ERROR_MAX_PERCENT),
   readings: z.int().positive().max(50).optional(),
 }) satisfies z.ZodType<ErrorPoint>;

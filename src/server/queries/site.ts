@@ -26,6 +26,11 @@ export const selectSite = async (db: Connection): Promise<Site> => {
   });
 };
 
+/** Holds the site's row until the transaction ends, so that of several who would begin the site one is the first. */
+export const lockSite = async (db: Connection): Promise<void> => {
+  await db.execute('SELECT id FROM site WHERE id = 1 FOR UPDATE');
+};
+
 /** The private key that a site from before it lay in a file still has in its row, in hexadecimal; null where it has none. */
 export const selectKeyInRow = async (db: Connection): Promise<string | null> => {
   const [rows] = await db.execute<RowDataPacket[]>('SELECT sealing_private_key FROM site WHERE id = 1');

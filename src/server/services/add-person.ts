@@ -5,37 +5,54 @@ import { accepted, type Result, refused } from '#core/result.ts';
 import type { NewPerson } from '#wire/person.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { database } from '../database/pool.ts';
-import { inTransaction } from '../database/transaction.ts';
+import { inTransaction, type Transaction } from '../database/transaction.ts';
 import { insertPerson, selectPeople } from '../queries/people.ts';
+import { lockSite } from '../queries/site.ts';
 import { insertLogEntry } from '../queries/site-log.ts';
 import { personState } from '../sealing/stated.ts';
 import { pinHash } from './check-pin.ts';
 import { now } from './clock.ts';
+import { checkSetupCode } from './setup-code.ts';
 
-/** Adds a person. `by` is who asks, null on an empty site, whose first person is a lead.
+const added = async (
+  db: Transaction,
+  { id, name, role }: Person,
+  hash: string,
+  by: Pick<Person, 'id' | 'name'>,
+): Promise<Result<Person, Problem>> => {
+  const person = { id, name, role };
+  const at = now();
+  if (!(await insertPerson(db, person, hash, at))) return refused({ code: 'name-taken', name });
+  const entry = { at, by, kind: 'person-added', subject: id, why: '' } as const;
+  await insertLogEntry(db, { ...entry, body: { after: personState(person, hash) } });
+  return accepted(person);
+};
+
+/** Adds a person. `by` is who asks, null on an empty site, whose first person is a lead; of several who ask at once one is the first.
  *  Refuses: role-may-not, site-has-people, name-taken. */
-export const addPerson = async (person: NewPerson, by: Person | null): Promise<Result<Person, Problem>> => {
-  const isFirst = (await selectPeople(database())).length === 0;
-  if (by === null && !isFirst) return refused({ code: 'site-has-people' });
+export const addPerson = async (
+  { name, role, pin }: Pick<NewPerson, 'name' | 'role' | 'pin'>,
+  by: Person | null,
+): Promise<Result<Person, Problem>> => {
   const right = by === null ? null : whoMay(by, 'add-person');
   if (right && !right.ok) return right;
-  const { name, role, pin } = person;
-  const added: Person = { id: randomUUID(), name, role: isFirst ? 'lead' : role };
   const hash = await pinHash(pin);
   return inTransaction(
     async (db): Promise<Result<Person, Problem>> => {
-      const at = now();
-      if (!(await insertPerson(db, added, hash, at))) return refused({ code: 'name-taken', name });
-      await insertLogEntry(db, {
-        at,
-        by: by ?? added,
-        kind: 'person-added',
-        subject: added.id,
-        why: '',
-        body: { after: personState(added, hash) },
-      });
-      return accepted(added);
+      const person: Person = { id: randomUUID(), name, role };
+      if (by !== null) return added(db, person, hash, by);
+      await lockSite(db);
+      if ((await selectPeople(db)).length > 0) return refused({ code: 'site-has-people' });
+      return added(db, { ...person, role: 'lead' }, hash, person);
     },
     (result) => result.ok,
   );
+};
+
+/** Adds the first person of an empty site, who has typed the code that its start printed. Refuses: site-has-people, what checkSetupCode refuses, and what
+ *  addPerson refuses. */
+export const addFirstPerson = async (person: NewPerson): Promise<Result<Person, Problem>> => {
+  if ((await selectPeople(database())).length > 0) return refused({ code: 'site-has-people' });
+  const code = checkSetupCode(person.setupCode ?? '');
+  return code.ok ? addPerson(person, null) : code;
 };

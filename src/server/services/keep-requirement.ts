@@ -1,5 +1,6 @@
 import { canonicalText } from '#core/canonical.ts';
 import { saysNothing } from '#core/job/says-nothing.ts';
+import { whoMay } from '#core/people/may.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { readPrinted } from '#core/spec/book/book-requirement.ts';
 import type { KeptRequirement, RequirementDraft } from '#wire/book.ts';
@@ -7,7 +8,12 @@ import type { Problem } from '#wire/problems/problem.ts';
 import type { Asker } from '../asker.ts';
 import type { Connection } from '../database/pool.ts';
 import { inTransaction } from '../database/transaction.ts';
-import { insertRequirement, reviseRequirement, selectRequirement } from '../queries/book-requirements.ts';
+import {
+  insertRequirement,
+  reviseRequirement,
+  selectRequirement,
+  selectRequirementRevision,
+} from '../queries/book-requirements.ts';
 import { selectSite } from '../queries/site.ts';
 import { selectSource } from '../queries/sources.ts';
 import { now } from './clock.ts';
@@ -57,6 +63,11 @@ export const keepInTransaction = async (
   }
   if (!before) return refused({ code: 'not-found', what: 'requirement' });
   if (saysNothing(why)) return refused({ code: 'why-missing' });
+  if (isWithdrawn !== before.isWithdrawn) {
+    const first = await selectRequirementRevision(db, id, 1);
+    const right = first?.changedBy === by.name ? null : whoMay(by, 'withdraw-others');
+    if (right && !right.ok) return right;
+  }
   if (!(await reviseRequirement(db, kept))) return refused({ code: 'revision-stale', by: before.changedBy });
   const revised = { ...kept, code: before.code };
   await indexEntries(db, 'requirement', id, requirementEntries(revised, source));
@@ -64,7 +75,7 @@ export const keepInTransaction = async (
 };
 
 /** Keeps a requirement of the book as a new revision; jobs that used the one before keep it.
- *  Refuses: not-found, revision-stale (someone else changed it since), why-missing, claim-untrue, and what readPrinted refuses. */
+ *  Refuses: not-found, revision-stale (someone else changed it since), why-missing, role-may-not (withdrawing what another wrote), claim-untrue, and what readPrinted refuses. */
 export const keepRequirement = (
   draft: RequirementDraft,
   by: Asker,

@@ -73,6 +73,11 @@ export const keepSession = (session: NewSession, by: Asker): Promise<Result<Kept
         return before ? accepted({ session: before, known }) : refused({ code: 'event-id-used' });
       }
       const isUsable = left.value.hasPassed || session.keepNarrowed;
+      const narrows = session.keepNarrowed ? whoMay(by, 'keep-narrowed') : null;
+      if (narrows && !narrows.ok) return narrows;
+      const isReleased = isUsable && kind !== 'cross-check' && known.facts.quarantine !== null;
+      const releases = isReleased ? whoMay(by, 'release-quarantine') : null;
+      if (releases && !releases.ok) return releases;
       const tool =
         isUsable && kind !== 'cross-check' ? calibrated(known.tool, session, left.value) : known.tool;
       const released = kind === 'cross-check' ? known.facts.quarantine : null;

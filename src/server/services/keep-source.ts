@@ -29,8 +29,14 @@ export const addSource = (
     return accepted(added);
   });
 
+const isRenamed = (before: Source, after: Source): boolean =>
+  before.title !== after.title ||
+  before.number !== after.number ||
+  before.revision !== after.revision ||
+  before.kind !== after.kind;
+
 /** Changes a source, with a reason that the log keeps. What rests on it stays as it is: each is moved by a person.
- *  Refuses: not-found, role-may-not (only a lead supersedes or withdraws), source-supersedes-itself, why-missing. */
+ *  Refuses: not-found, role-may-not (only a lead supersedes, withdraws or renames), source-supersedes-itself, why-missing. */
 export const changeSource = (source: Source, why: string, by: Asker): Promise<Result<Source, Problem>> =>
   inTransaction(
     async (db): Promise<Result<Source, Problem>> => {
@@ -39,6 +45,9 @@ export const changeSource = (source: Source, why: string, by: Asker): Promise<Re
       const isStatusChanged = before.status !== source.status || before.supersededBy !== source.supersededBy;
       const right = isStatusChanged ? whoMay(by, 'change-source-status') : null;
       if (right && !right.ok) return right;
+      // Under its name jobs and requirements cite it.
+      const mayRename = isRenamed(before, source) ? whoMay(by, 'rename-source') : null;
+      if (mayRename && !mayRename.ok) return mayRename;
       if (isStatusChanged && why.trim() === '') return refused({ code: 'why-missing' });
       if (source.supersededBy === source.id) return refused({ code: 'source-supersedes-itself' });
       if (source.supersededBy !== null && !(await selectSource(db, source.supersededBy)))

@@ -16,11 +16,13 @@ export const PersonForm = ({ isFirst, onAdded }: Props) => {
   const [name, setName] = useState('');
   const [role, setRole] = useState<Role>('technician');
   const [pin, setPin] = useState('');
+  const [setupCode, setSetupCode] = useState('');
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [isBusy, setBusy] = useState(false);
   const add = async (): Promise<void> => {
     setBusy(true);
-    const answer = await call(OPERATIONS.addPerson, { name, role: isFirst ? 'lead' : role, pin });
+    const person = isFirst ? { name, role: 'lead' as const, pin, setupCode } : { name, role, pin };
+    const answer = await call(OPERATIONS.addPerson, person);
     setBusy(false);
     if (!answer.ok) return setProblem(answer.problem);
     setProblem(null);
@@ -70,6 +72,24 @@ export const PersonForm = ({ isFirst, onAdded }: Props) => {
           onChange={(event) => setPin(event.target.value)}
         />
       </label>
+      {isFirst && (
+        <label>
+          Set-up code
+          <input
+            className="field mt-1 font-mono text-l uppercase"
+            name="setupCode"
+            value={setupCode}
+            required
+            maxLength={40}
+            autoComplete="off"
+            placeholder="XXXX-XXXX-XXXX"
+            onChange={(event) => setSetupCode(event.target.value)}
+          />
+          <span className="text-s text-faint">
+            It stands where Jentik was started, so that nobody else begins this site.
+          </span>
+        </label>
+      )}
       <ProblemNotice problem={problem} />
       <button type="submit" className="act min-h-14" disabled={isBusy}>
         {isFirst ? 'Begin' : 'Add this person'}

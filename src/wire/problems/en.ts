@@ -259,6 +259,8 @@ const SITE: Pick<
   | 'result-out-of-bounds'
   | 'computing-busy'
   | 'computing-too-long'
+  | 'setup-code-wrong'
+  | 'setup-code-spent'
   | 'check-runs'
   | 'backup-runs'
   | 'no-room-for-backups'
@@ -385,6 +387,18 @@ const SITE: Pick<
     words('Others are before you', 'Many have asked for long work at once.', 'Try again in a moment.'),
   'computing-too-long': () =>
     words('It takes too long', 'This is more than can be worked out in one piece.', 'Send less at once.'),
+  'setup-code-wrong': () =>
+    words(
+      'Not the set-up code',
+      'The site is empty, and its first person types the code that its start printed.',
+      'Read it where Jentik was started: three groups of four.',
+    ),
+  'setup-code-spent': () =>
+    words(
+      'No code is taken now',
+      'Too many wrong ones were typed, or the site was started without one.',
+      'End Jentik and start it again with npm start: it prints a new code.',
+    ),
   'check-runs': () =>
     words(
       'A check is under way',

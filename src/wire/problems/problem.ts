@@ -70,6 +70,8 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'wait-not-over': 409,
   'joint-kind-unknown': 409,
   'ledger-broken': 503,
+  'setup-code-wrong': 403,
+  'setup-code-spent': 429,
   'check-runs': 409,
   'backup-runs': 409,
   'no-room-for-backups': 507,

@@ -53,6 +53,8 @@ export type ServiceRefusal =
   | { readonly code: 'result-out-of-bounds' }
   | { readonly code: 'computing-busy' }
   | { readonly code: 'computing-too-long' }
+  | { readonly code: 'setup-code-wrong' }
+  | { readonly code: 'setup-code-spent' }
   | { readonly code: 'check-runs' }
   | { readonly code: 'backup-runs' }
   | { readonly code: 'no-room-for-backups' }
