@@ -23,6 +23,8 @@ export type SiteDatabase = {
   readonly appUrl: string;
   /** Address of the account that owns the database. */
   readonly ownerUrl: string;
+  /** The process of its server; null for one that someone else runs. */
+  readonly pid: () => number | null;
   /** When the server ended by itself; never for one that someone else runs. */
   readonly exited: Promise<number>;
   /** Starts a server that ended again, where it was. */
@@ -110,6 +112,7 @@ export const openSiteDatabase = async (
     return {
       appUrl,
       ownerUrl: server.ownerUrl,
+      pid: () => server.pid,
       get exited() {
         return server.exited;
       },

@@ -90,14 +90,16 @@ describe('a session evaluated', () => {
     ['a point without readings', [{ shown: 10, references: [] }], 'session-without-points'],
     ['a reading of zero', [{ shown: 10, references: [0] }], 'session-reading-not-positive'],
     ['a reading of another unit', [{ shown: 100, references: [0.5, 0.5] }], 'session-reading-far-off'],
-    [
-      'a setting below what the scale resolves',
-      [{ shown: 1e-4, references: [1e-4] }],
-      'session-reading-far-off',
-    ],
     ['a setting of zero', [{ shown: 0, references: [10] }], 'session-reading-not-positive'],
   ])('%s is refused', (_, points, code) => {
     expect(sessionEvaluation(points, CONDITIONS)).toMatchObject({ refusal: { code } });
+  });
+});
+
+test('a setting below what the scale resolves is refused: its uncertainty is no percentage of anything', () => {
+  const fine = { ...CONDITIONS, resolution: 0.05 };
+  expect(sessionEvaluation([{ shown: 1e-3, references: [1e-3] }], fine)).toMatchObject({
+    refusal: { code: 'session-reading-far-off', shown: 1e-3 },
   });
 });
 
