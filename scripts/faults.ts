@@ -47,6 +47,7 @@ const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout
 const problemsOf = (tab: Tab, events: readonly LedgerEvent[], waiting: string | null): readonly string[] => {
   const problems: string[] = [];
   const at = `${tab.name}, job ${tab.job}`;
+  for (const said of tab.refused) problems.push(`${at}: refused: ${said.slice(0, 160)}`);
   const broken = firstBreak(events, nodeSha256);
   if (broken) problems.push(`${at}: the chain breaks at ${broken.sequence}: ${broken.problem}`);
   if (new Set(events.map(({ id }) => id)).size !== events.length)

@@ -59,6 +59,11 @@ if (!existsSync(stamp) || readFileSync(stamp, 'utf8') !== lock) {
 const [script = '', ...rest] = process.argv.slice(2);
 const code = await ran(process.execPath, ['--import', 'tsx', join(root, script), ...rest], {
   stdio: 'inherit',
-  env: { ...process.env, JENTIK_CALLED_FROM: process.env.INIT_CWD ?? process.cwd() },
+  // A command may rebuild or restore for longer than anybody waits for a page.
+  env: {
+    JENTIK_STATEMENT_SECONDS: '600',
+    ...process.env,
+    JENTIK_CALLED_FROM: process.env.INIT_CWD ?? process.cwd(),
+  },
 });
 process.exit(code);

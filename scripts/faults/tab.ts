@@ -7,7 +7,9 @@ export type Tab = {
   readonly job: string;
   /** Positions of pulls that were shown as recorded, in the order in which they were. */
   readonly shown: readonly string[];
-  /** Presses the key of the large action once, and notes what is shown. */
+  /** What the site refused, though nothing that was done could be. */
+  readonly refused: readonly string[];
+  /** Presses the key of the large action once, and notes what is shown; often a witness mark follows at once, as by somebody who is quick. */
   readonly press: () => Promise<void>;
   /** Kills the tab and opens it again once the site answers. */
   readonly kill: () => Promise<void>;
@@ -39,6 +41,8 @@ export const openTab = async (
   job: string,
 ): Promise<Tab> => {
   const shown: string[] = [];
+  const refused: string[] = [];
+  let presses = 0;
   let offsetHours = 0;
   let page: Page;
   await signIn(context, address, name);
@@ -87,11 +91,18 @@ export const openTab = async (
     name,
     job,
     shown,
+    refused,
     press: async () => {
       const dialog = page.getByRole('dialog');
       // What stands over the bench is answered as somebody does who wants to go on.
-      if (await dialog.isVisible()) await dialog.getByRole('button').first().click({ timeout: 2_000 });
+      if (await dialog.isVisible()) {
+        const said = (await dialog.textContent()) ?? '';
+        if (said.includes('did not take this')) refused.push(said);
+        await dialog.getByRole('button').first().click({ timeout: 2_000 });
+      }
       await page.keyboard.press('Space');
+      presses += 1;
+      if (presses % 2 === 0) await page.keyboard.press('w');
       await page.waitForTimeout(DRAWN_MS);
       await note();
     },

@@ -182,6 +182,7 @@ export const startApplication = async (
       ...siteMark(folder),
       NODE_ENV: 'production',
       JENTIK_ROOT: inProject(),
+      JENTIK_STATEMENT_SECONDS: '12',
       ...(setupCode === null ? {} : { JENTIK_SETUP_CODE: setupCode }),
       JENTIK_APP_DATABASE_URL: appUrl,
       PORT: String(port),

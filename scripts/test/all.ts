@@ -88,7 +88,9 @@ counts.push(
   check('two Galera nodes', process.execPath, ['--import', 'tsx', 'scripts/cluster.ts', '--small']),
 );
 ensureDebianPackage('chromium', CHROMIUM);
-counts.push(browser());
+const campaign = (name: string): Count =>
+  check(name, process.execPath, ['--import', 'tsx', `scripts/${name}.ts`, '--small']);
+counts.push(campaign('fuzz'), campaign('faults'), browser());
 
 const passed = counts.reduce((sum, count) => sum + count.passed, 0);
 const failed = counts.reduce((sum, count) => sum + count.failed, 0);

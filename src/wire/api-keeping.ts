@@ -12,6 +12,8 @@ export const keepingSchema = z.strictObject({
   fingerprint: z.string(),
   keys: z.array(siteKeySchema),
   witness: z.strictObject({ lines: z.int(), at: instantSchema.nullable(), jobs: z.int() }).nullable(),
+  /** Rows that can't be read, and are left out of their lists. */
+  unreadable: z.array(z.strictObject({ what: z.string(), id: z.string() })),
   lastCheck: z.strictObject({ by: z.string(), check: ledgerCheckSchema }).nullable(),
 });
 export type Keeping = Readonly<z.infer<typeof keepingSchema>>;

@@ -88,3 +88,29 @@ test('an empty site: its first person, a tool, a job, the bench', async ({ page 
   await page.goto(`${application.address}/first-run`);
   await expect(page).toHaveURL(/sign-in/);
 });
+
+test('a database that hangs or is gone: a page of our own with when to come again, and all is well once it is back', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const pid = database.pid() as number;
+  process.kill(pid, 'SIGSTOP');
+  try {
+    const answer = await page.request.get(`${application.address}/sign-in`, { timeout: 60_000 });
+    expect(answer.status()).toBe(503);
+    expect(answer.headers()['retry-after']).toBe('1');
+    expect(await answer.text()).toContain('The database is away');
+  } finally {
+    process.kill(pid, 'SIGCONT');
+  }
+  await expect
+    .poll(async () => (await page.request.get(`${application.address}/sign-in`)).status())
+    .toBe(200);
+  process.kill(pid, 'SIGKILL');
+  await database.exited;
+  await page.goto(`${application.address}/sign-in`);
+  await expect(page.getByText('This page tries again every 5 seconds')).toBeVisible();
+  await database.startAgain();
+  // It comes back by itself.
+  await expect(page.getByText('Noor')).toBeVisible({ timeout: 30_000 });
+});

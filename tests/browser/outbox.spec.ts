@@ -295,3 +295,31 @@ test('two tabs share what is unsent, and what is refused stops the bench at its 
   await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
   await expect(second.getByTestId('refused-entry')).toHaveCount(0);
 });
+
+test('a site that was restored and lost what this browser had sent: it notices, and offers it', async ({
+  page,
+}) => {
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Restored', plainList(2));
+  await readyBench(page, job);
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toContainText('P1: in');
+  await expect(page.getByText('all sent')).toBeVisible();
+  // As after a restore: another life of the site, which answers without the pull. The record itself still has it, so that sending it again shows that it counts once.
+  await page.evaluate(() => localStorage.setItem('jentik-site-life', 'the one before'));
+  await page.route('**/events?after=0', async (route) => {
+    const events = (await (await route.fetch()).json()) as { kind: string }[];
+    await route.fulfill({ json: events.filter(({ kind }) => kind !== 'pull-made') });
+  });
+  await page.goto('/tools');
+  const offered = page.getByTestId('lost-by-restore');
+  await expect(offered).toContainText('This device holds 1 event of 1 job');
+  await offered.getByRole('button', { name: 'Send 1 event again' }).click();
+  await expect(offered).toBeHidden();
+  await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
+  await page.unroute('**/events?after=0');
+  await page.goto(`/jobs/${job}/bench`);
+  await expect(page.getByText('all sent')).toBeVisible();
+  await expect(offered).toBeHidden();
+});

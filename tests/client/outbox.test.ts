@@ -240,6 +240,27 @@ describe('a device that can’t store', () => {
     expect(entries.map(isInMemory)).toEqual([false, true, false]);
   });
 
+  test('what is still on its way to the disk keeps its place, whatever is there first', async () => {
+    const waiting = Array.from({ length: 24 }, () => events()[0] as UnplacedEvent);
+    const writes = waiting.map((event) => keepEvent(event));
+    let isDone = false;
+    void Promise.all(writes).then(() => {
+      isDone = true;
+    });
+    while (!isDone) {
+      const ids = (await readOutbox()).entries.map(({ event }) => event.id);
+      expect(ids).toEqual(waiting.map(({ id }) => id));
+    }
+  });
+
+  test('a clock that is set back changes no order', async () => {
+    const [first, second] = events();
+    await keepEvent(first as UnplacedEvent);
+    vi.spyOn(Date, 'now').mockReturnValue(Date.parse('2020-01-01'));
+    await keepEvent(second as UnplacedEvent);
+    expect((await readOutbox()).entries.map(({ event }) => event.id)).toEqual([first?.id, second?.id]);
+  });
+
   test('it is sent from memory, once and in order', async () => {
     const disk = full();
     const waiting = events();

@@ -35,6 +35,8 @@ export type JobOnDevice = {
   readonly unreadable: number;
   /** Whether what waited on this device since before has been read. */
   readonly isReady: boolean;
+  /** How many are on their way to this device's disk: nothing is promised of them yet. */
+  readonly settling: number;
   /** How many of those that wait are held by this page alone: closing it loses them. */
   readonly inMemory: number;
   /** This device keeps nothing, or could not keep an event. */
@@ -85,6 +87,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     refusedEntries: [],
     unreadable: 0,
     isReady: false,
+    settling: 0,
     inMemory: 0,
     storageProblem: null,
     told: [],
@@ -177,8 +180,12 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     const event = happeningNow(jobId, person, decided.value);
     const view = applied(job.view, event) ?? job.view;
     hold({ placed: job.placed, waiting: [...job.waiting, event], view });
+    set({ settling: store.snapshot().settling + 1 });
     const kept = keepEvent(event).then((isOnDisk) => {
-      if (!isOnDisk) set({ storageProblem: problemDetails({ code: 'device-storage-failed' }) });
+      set({ settling: store.snapshot().settling - 1 });
+      // Where nothing is kept at all, that was said from the start.
+      const isSaid = store.snapshot().storageProblem?.problem.code === 'device-keeps-nothing';
+      if (!isOnDisk && !isSaid) set({ storageProblem: problemDetails({ code: 'device-storage-failed' }) });
       // Also what this page alone holds is sent at once.
       sendSignal({ kind: 'kept' });
       if (keeping === kept) keeping = null;

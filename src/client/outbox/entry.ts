@@ -9,16 +9,20 @@ export const ENTRY_VERSION = 1;
 
 const entrySchema = z.object({
   seq: z.number(),
+  /** Older entries have their number on disk for it. */
+  order: z.number().optional(),
   entryVersion: z.literal(ENTRY_VERSION),
   state: z.enum(['queued', 'refused']),
   event: sentEventSchema,
   problem: problemDetailsSchema.nullable(),
 });
 
-/** An event that waits on this device, or that the server refused and that is kept to be shown. `seq` is its place in the order; a whole number where it is on
- *  disk, and one between two of those where this page alone holds it. */
+/** An event that waits on this device, or that the server refused and that is kept to be shown. */
 export type OutboxEntry = {
-  readonly seq: number;
+  /** Its number on disk; null where this page alone holds it. */
+  readonly seq: number | null;
+  /** Its place among all others, given when it happened: a disk may be done with a later one first. */
+  readonly order: number;
   readonly state: 'queued' | 'refused';
   readonly event: UnplacedEvent;
   readonly problem: ProblemDetails | null;
@@ -32,14 +36,21 @@ export type UnreadableEntry = {
 };
 
 /** An entry as the device stores it. */
-export type StoredEntry = Omit<OutboxEntry, 'seq'> & { readonly entryVersion: number; readonly seq?: number };
+export type StoredEntry = Omit<OutboxEntry, 'seq' | 'order'> & {
+  readonly entryVersion: number;
+  readonly seq?: number;
+  readonly order?: number;
+};
 
 /** Reads what is stored. What an older page queued is lifted like any older event. */
 export const readEntry = (raw: StoredEntry): OutboxEntry | UnreadableEntry => {
   const entry = entrySchema.safeParse(raw);
-  if (entry.success) return { ...entry.data, event: liftedUnplaced(entry.data.event) };
+  if (entry.success) {
+    const { seq, order = seq, event } = entry.data;
+    return { ...entry.data, order, event: liftedUnplaced(event) };
+  }
   return { seq: raw.seq as number, raw, problem: problemDetails({ code: 'outbox-unreadable' }) };
 };
 
 /** Whether only this page holds an entry: closing it loses what was not sent. */
-export const isInMemory = ({ seq }: Pick<OutboxEntry, 'seq'>): boolean => !Number.isInteger(seq);
+export const isInMemory = ({ seq }: Pick<OutboxEntry, 'seq'>): boolean => seq === null;

@@ -20,27 +20,23 @@ export type Outbox = {
 // Everything that happened in this page and is not acknowledged, whether it got to the disk or not: what the disk loses or refuses is still sent.
 const held = new Map<string, OutboxEntry>();
 let last = 0;
-let between = 0;
 
-/** A place after everything that was stored so far, and before whatever is stored next. */
-const placeInMemory = (): number => {
-  between += 1;
-  return last + 1 - 1 / (between + 1);
+/** A place after everything that happened here before: by the clock, and one further on where that stands still or was set back. */
+const nextOrder = (): number => {
+  last = Math.max(last + 1, Date.now() * 1_000);
+  return last;
 };
 
-const stored = ({ seq, state, event, problem }: OutboxEntry): StoredEntry => ({
+const stored = ({ seq, order, state, event, problem }: OutboxEntry): StoredEntry => ({
   entryVersion: ENTRY_VERSION,
+  order,
   state,
   event,
   problem,
-  ...(isInMemory({ seq }) ? {} : { seq }),
+  ...(seq === null ? {} : { seq }),
 });
 
-const holdAt = (entry: OutboxEntry, seq: number): void => {
-  if (Number.isInteger(seq) && seq > last) {
-    last = seq;
-    between = 0;
-  }
+const onDisk = (entry: OutboxEntry, seq: number): void => {
   held.set(entry.event.id, { ...entry, seq });
 };
 
@@ -50,11 +46,11 @@ const keepEntry = async (entry: OutboxEntry): Promise<boolean> => {
   try {
     const seq = await storeEntry(stored(entry), (late) => {
       const now = held.get(entry.event.id);
-      if (now) holdAt(now, late);
+      if (now) onDisk(now, late);
       // It was acknowledged meanwhile: what got to the disk behind it is sent again, and counts once.
     });
     const now = held.get(entry.event.id);
-    if (now) holdAt(now, seq);
+    if (now) onDisk(now, seq);
     return true;
   } catch {
     return false;
@@ -63,7 +59,7 @@ const keepEntry = async (entry: OutboxEntry): Promise<boolean> => {
 
 /** Keeps an event until the server has it. Answers whether it is on disk; what is not is held by this page alone and sent all the same. Never throws. */
 export const keepEvent = (event: UnplacedEvent): Promise<boolean> =>
-  keepEntry({ seq: placeInMemory(), state: 'queued', event, problem: null });
+  keepEntry({ seq: null, order: nextOrder(), state: 'queued', event, problem: null });
 
 const isRead = (entry: OutboxEntry | UnreadableEntry): entry is OutboxEntry => 'event' in entry;
 
@@ -80,12 +76,12 @@ export const readOutbox = async (): Promise<Outbox> => {
     const ids = new Set(read.filter(isRead).map(({ event }) => event.id));
     // Another tab got it acknowledged.
     for (const { event } of onDiskBefore) if (!ids.has(event.id)) held.delete(event.id);
-    for (const { seq } of read) last = Math.max(last, seq);
+    for (const entry of read) if (isRead(entry)) last = Math.max(last, entry.order);
   }
   const byId = new Map(held);
   for (const entry of read ?? []) if (isRead(entry)) byId.set(entry.event.id, entry);
   return {
-    entries: [...byId.values()].sort((a, b) => a.seq - b.seq),
+    entries: [...byId.values()].sort((a, b) => a.order - b.order),
     unreadable: (read ?? []).filter((entry): entry is UnreadableEntry => !isRead(entry)),
     isWhole: read !== null,
   };
@@ -96,7 +92,7 @@ export const forgetEntries = async (
   entries: readonly (Pick<OutboxEntry, 'seq'> & Partial<Pick<OutboxEntry, 'event'>>)[],
 ): Promise<void> => {
   for (const { event } of entries) if (event) held.delete(event.id);
-  await removeEntries(entries.filter((entry) => !isInMemory(entry)).map(({ seq }) => seq));
+  await removeEntries(entries.flatMap(({ seq }) => seq ?? []));
 };
 
 /** Sets a refused entry aside, with why. */

@@ -12,6 +12,8 @@ const SERVER: ReadonlySet<unknown> = new Set([1053, 1047, 1180, 1927, 1969]);
 /** Whether something failed only because the database is away or too slow just now: the same thing asked again later can succeed. */
 export const isDatabaseAway = (error: unknown): boolean => {
   if (!(error instanceof Error)) return false;
+  // More wait for a connection than may.
+  if (error.message === 'Queue limit reached.') return true;
   const { code, errno, fatal } = error as { readonly [field in 'code' | 'errno' | 'fatal']?: unknown };
   // What the driver says of a connection that it has given up bears no code.
   const isGivenUp = fatal === true && code === undefined && errno === undefined;

@@ -1,6 +1,7 @@
 import type { FieldPacket, QueryValues, RowDataPacket } from 'mysql2';
 import type { PoolConnection } from 'mysql2/promise';
-import { type Connection, transactions } from './pool.ts';
+import { isDatabaseAway } from './away.ts';
+import { type Connection, inTime, transactionConnection } from './pool.ts';
 
 /** A connection in a transaction. Queries that are asked for at once travel in one packet. */
 export type Transaction = Connection & {
@@ -26,7 +27,7 @@ type Answered = [never, FieldPacket[]];
 
 // Every value is in its place: what looks like a placeholder in them is text, and nobody need look for one.
 const asIs = async (connection: PoolConnection, sql: string): Promise<[RowDataPacket[], FieldPacket[]]> =>
-  connection.query<RowDataPacket[]>({ sql, namedPlaceholders: false }, null);
+  inTime(connection.query<RowDataPacket[]>({ sql, namedPlaceholders: false }, null));
 
 const inOnePacket = async (
   connection: PoolConnection,
@@ -53,9 +54,9 @@ const clusters = new WeakMap<object, Promise<boolean>>();
 const isOnCluster = (connection: PoolConnection): Promise<boolean> => {
   const known = clusters.get(connection.connection);
   if (known) return known;
-  const asked = connection
-    .query<RowDataPacket[]>('SELECT @@wsrep_on AS isOn')
-    .then(([rows]) => rows[0]?.['isOn'] !== 0);
+  const asked = inTime(connection.query<RowDataPacket[]>('SELECT @@wsrep_on AS isOn')).then(
+    ([rows]) => rows[0]?.['isOn'] !== 0,
+  );
   clusters.set(connection.connection, asked);
   return asked;
 };
@@ -154,7 +155,7 @@ export const inTransaction = async <T>(
 ): Promise<T> => {
   let patienceMs = PATIENCE_MS;
   for (let tries = 1; ; tries += 1) {
-    const connection = await transactions().getConnection();
+    const connection = await transactionConnection();
     const began = Date.now();
     let isAlive = true;
     try {
@@ -164,7 +165,8 @@ export const inTransaction = async <T>(
       else await connection.rollback();
       return value;
     } catch (error) {
-      isAlive = await rolledBack(connection);
+      // A server that does not answer rolls nothing back: the connection is thrown away, and what it began with it.
+      isAlive = !isDatabaseAway(error) && (await rolledBack(connection));
       patienceMs -= Math.min(Date.now() - began, MOST_OF_A_TRY_MS);
       if (!isConflict(error) || patienceMs < 0) throw error;
     } finally {

@@ -6,6 +6,7 @@ import { type LedgerCheckLine, ledgerCheckSchema } from '#wire/ledger-check.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Asker } from '../asker.ts';
 import { database } from '../database/pool.ts';
+import { unreadableRows } from '../database/readable-rows.ts';
 import { selectLog } from '../queries/site-log.ts';
 import { checkLedger } from '../sealing/check-ledger.ts';
 import { readKeyFile } from '../sealing/key-file.ts';
@@ -21,6 +22,7 @@ export const keeping = async (): Promise<Keeping> => {
     fingerprint: keyFingerprint(sealingPublicKey(privateKey)),
     keys: [...keys],
     witness: witnessPath() ? { lines: witnessed.line, at: witnessed.at, jobs: witnessed.jobs.size } : null,
+    unreadable: unreadableRows().slice(0, 50),
     lastCheck: last && check.success ? { by: last.by, check: check.data } : null,
   };
 };

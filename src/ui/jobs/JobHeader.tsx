@@ -23,8 +23,10 @@ const STUCK_WORDS: Readonly<Record<SendingStuck, string>> = {
   'device-store': 'this device does not give it out',
 };
 
-const waitingWords = ({ waiting, stuck, inMemory }: OpenJob): string => {
+const waitingWords = ({ waiting, stuck, inMemory, settling }: OpenJob): string => {
   if (waiting === 0) return 'all sent';
+  // Nothing is promised before it is on disk.
+  if (settling > 0) return `${waiting} being kept`;
   const where = inMemory > 0 ? `, ${inMemory === waiting ? 'all' : inMemory} in this tab only` : '';
   return `${waiting} waiting to send${stuck ? `, ${STUCK_WORDS[stuck]}` : ''}${where}`;
 };

@@ -52,7 +52,7 @@ export const LedgerPanel = ({ keeping, isLead }: { readonly keeping: Keeping; re
     if (line.kind === 'finding') setFound((before) => [...before, line.finding]);
     if (line.kind === 'checked') setDone({ by: 'you', check: line.check });
   });
-  const { witness } = keeping;
+  const { witness, unreadable } = keeping;
   return (
     <section className="panel grid gap-3 p-4">
       <h2 className="text-l font-bold">Ledger</h2>
@@ -63,6 +63,12 @@ export const LedgerPanel = ({ keeping, isLead }: { readonly keeping: Keeping; re
         </p>
       ) : (
         <p>Nothing is witnessed yet; the first line is written within a minute.</p>
+      )}
+      {unreadable.length > 0 && (
+        <p className="border-l-4 border-high pl-3">
+          <strong>Can’t be read, and left out of their lists:</strong>{' '}
+          {unreadable.map(({ what, id }) => `${what} ${id}`).join(', ')}. The log of the application says why.
+        </p>
       )}
       {progress && <ProgressBar progress={progress} what="Checking everything" />}
       {progress && found.length > 0 && <Findings findings={found} found={found.length} />}
