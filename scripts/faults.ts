@@ -6,6 +6,7 @@ import { nodeSha256 } from '#server/append/node-sha256.ts';
 import { checkLedger } from '#server/sealing/check-ledger.ts';
 import { ledgerFindingWords } from '#wire/words/ledger.ts';
 import { numberOption, seeded } from './campaign/seeded.ts';
+import { endAtAnyMoment } from './faults/endings.ts';
 import { NETWORK_FAULTS, type NetworkFault, startFaultProxy } from './faults/fault-proxy.ts';
 import { openTab, type Tab } from './faults/tab.ts';
 import { readyJob, signedInClient } from './load/site-client.ts';
@@ -18,7 +19,7 @@ import { type Application, openSiteDatabase, startApplication } from './site/run
 import { CHROMIUM, CHROMIUM_ARGS } from './test/chromium.ts';
 
 // `npm run faults [-- --small] [--seed N] [--faults N]`: people at benches in a real browser go on pulling while tabs, application processes and the database are
-// killed, connections dropped before and after the commit, answers cut, doubled, late and of another form, clocks wrong and jumping. At the end every pull that was
+// killed, connections dropped before and after the commit, answers cut, doubled, late and of another form, clocks wrong and jumping, and a start is ended at any moment. At the end every pull that was
 // shown as recorded must be in the record or visibly waiting, and every acknowledged event there once and in order.
 
 const FAULTS = numberOption('--faults', process.argv.includes('--small') ? 45 : 1_000);
@@ -169,8 +170,12 @@ try {
   for (const application of applications) await application.stop();
   await database.stop();
 }
+const endings = Math.max(4, Math.round(FAULTS / 25));
+problems.push(...(await endAtAnyMoment(endings, seeded(SEED))));
 const kinds = [...made].map(([fault, count]) => `${count} ${fault}`).sort();
-console.log(`${FAULTS} faults of seed ${SEED}: ${kinds.join(', ')}`);
+console.log(
+  `${FAULTS} faults of seed ${SEED}: ${kinds.join(', ')}; and ${endings} starts ended at any moment`,
+);
 console.log(
   `${pulls} pulls shown as recorded, ${acknowledged} events acknowledged; ${problems.length} lost, doubled, out of order or not waiting`,
 );

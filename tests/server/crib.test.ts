@@ -385,7 +385,7 @@ test('labels: an SVG with the code and a sheet of all tools', async () => {
 
 test('the calendar carries every due date, and opens only by its address (RFC 5545)', async () => {
   const tool = await newTool();
-  const text = Buffer.from(valueOrThrow(dueCalendar(await calendarToken(), 'http://x')).bytes).toString();
+  const text = Buffer.from(valueOrThrow(await dueCalendar(calendarToken(), 'http://x')).bytes).toString();
   expect(text).toMatch(/^BEGIN:VCALENDAR\r\n/);
   expect(text).toContain(`SUMMARY:${tool.code} calibration due`);
   expect(text).toContain('DTSTART;VALUE=DATE:20990110');

@@ -1,0 +1,76 @@
+import { spawn } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Random } from '../campaign/seeded.ts';
+import { inProject } from '../site/paths.ts';
+
+const SIGNALS: readonly NodeJS.Signals[] = ['SIGINT', 'SIGTERM', 'SIGHUP', 'SIGKILL'];
+/** A start is over by then, on a slow machine too: signals come during it and after it. */
+const LATEST_MS = 5_000;
+const GONE_MS = 20_000;
+const OPEN_MS = 90_000;
+const POLL_MS = 100;
+
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+const left = (home: string): readonly string[] =>
+  readdirSync('/proc').flatMap((name) => {
+    try {
+      const isOurs = readFileSync(`/proc/${name}/environ`, 'utf8')
+        .split('\0')
+        .includes(`JENTIK_SITE=${home}`);
+      const command = readFileSync(`/proc/${name}/cmdline`, 'utf8').replaceAll('\0', ' ');
+      const isCommand = command.includes('scripts/site/start.ts') && command.includes(home);
+      return isOurs || isCommand ? [`${name} ${command.slice(0, 80)}`] : [];
+    } catch {
+      // It ended while it was looked at, or is no process.
+      return [];
+    }
+  });
+
+const started = (home: string) => {
+  const npm = spawn('npm', ['start', '--', '--folder', home], {
+    cwd: inProject(),
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, JENTIK_CALLED_FROM: undefined, JENTIK_APP_DATABASE_URL: undefined },
+  });
+  let said = '';
+  for (const stream of [npm.stdout, npm.stderr])
+    stream.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  return { npm, said: () => said };
+};
+
+const untilGone = async (home: string): Promise<readonly string[]> => {
+  const giveUpAt = Date.now() + GONE_MS;
+  while (left(home).length > 0 && Date.now() < giveUpAt) await pause(POLL_MS);
+  return left(home);
+};
+
+/** Starts a site so many times in a folder whose name is awkward, sends npm alone a signal at any moment, and says what was left behind; and at the end whether the next
+ *  start works. */
+export const endAtAnyMoment = async (times: number, random: Random): Promise<readonly string[]> => {
+  const home = inProject('.jentik', "it's a #1 home %20");
+  rmSync(home, { recursive: true, force: true });
+  const problems: string[] = [];
+  for (let count = 0; count < times; count += 1) {
+    const signal = SIGNALS[count % SIGNALS.length] as NodeJS.Signals;
+    if (random.chance(0.3)) rmSync(home, { recursive: true, force: true });
+    const ms = random.whole(LATEST_MS);
+    const { npm } = started(home);
+    await pause(ms);
+    npm.kill(signal);
+    const still = await untilGone(home);
+    if (still.length > 0) problems.push(`${signal} after ${ms} ms left ${still.join('; ')}`);
+    if (signal !== 'SIGKILL' && existsSync(join(home, 'running.json')))
+      problems.push(`${signal} after ${ms} ms left a lock`);
+  }
+  const { npm, said } = started(home);
+  const giveUpAt = Date.now() + OPEN_MS;
+  while (!said().includes('Jentik is open at') && Date.now() < giveUpAt) await pause(POLL_MS);
+  if (!said().includes('Jentik is open at'))
+    problems.push(`the next start did not work: ${said().slice(-400)}`);
+  npm.kill('SIGTERM');
+  await untilGone(home);
+  rmSync(home, { recursive: true, force: true });
+  return problems;
+};
