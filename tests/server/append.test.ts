@@ -209,7 +209,7 @@ describe('an append', () => {
     const [outside] = await database().query(asked);
     const [inside] = await inTransaction((db) => db.query(asked));
     for (const rows of [outside, inside])
-      expect((rows as unknown as object[])[0]).toEqual({ lockWait: 2, statementTime: 30 });
+      expect((rows as unknown as object[])[0]).toEqual({ lockWait: 2, statementTime: 12 });
   });
 
   test('meets a head that is locked for longer than one wait, and is repeated until it has it', async () => {

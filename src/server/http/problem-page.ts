@@ -19,10 +19,10 @@ export const problemPage = async (problem: Response): Promise<Response> => {
 ${isPassing ? `<meta http-equiv="refresh" content="${RETRY_SECONDS}">` : ''}
 <title>${escaped(title)} · Jentik</title>
 <style>
-body { font: 1.125rem/1.5 sans-serif; margin: 0; display: grid; min-height: 100vh; place-items: center; background: Canvas; color: CanvasText; }
-main { max-width: 34rem; padding: 1.5rem; border: 2px solid; border-radius: 0.5rem; margin: 1rem; }
+body { font: 1.125rem/1.5 sans-serif; margin: 0; display: grid; min-height: 100vh; place-items: center; background: light-dark(#f3f0e8, #10161c); color: light-dark(#18212a, #efeadf); color-scheme: light dark; }
+main { max-width: 34rem; padding: 1.5rem; border-radius: 0.5rem; margin: 1rem; background: light-dark(#ffffff, #19222b); }
 h1 { font-size: 1.5rem; margin: 0 0 0.5rem; }
-a { display: inline-block; margin: 0.75rem 1rem 0 0; padding: 0.75rem 1rem; border: 2px solid; border-radius: 0.375rem; color: inherit; font-weight: bold; text-decoration: none; }
+a { display: inline-block; margin: 0.75rem 1rem 0 0; padding: 0.75rem 1rem; border-radius: 0.375rem; background: light-dark(#1e3f8f, #8fb0ff); color: light-dark(#ffffff, #10161c); font-weight: bold; text-decoration: none; }
 </style>
 </head>
 <body>

@@ -1,9 +1,9 @@
 import type { SendingStuck } from '#client/outbox/signals.ts';
 import { jobProgress } from '#core/view/open-items.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
+import { happeningWords } from '#wire/words/happening.ts';
 import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { ClockWarning } from './ClockWarning.tsx';
-import { RefusedEntry } from './RefusedEntry.tsx';
 import { ToldPulls } from './ToldPulls.tsx';
 import type { OpenJob } from './use-job.ts';
 
@@ -29,6 +29,19 @@ const waitingWords = ({ waiting, stuck, inMemory, settling }: OpenJob): string =
   if (settling > 0) return `${waiting} being kept`;
   const where = inMemory > 0 ? `, ${inMemory === waiting ? 'all' : inMemory} in this tab only` : '';
   return `${waiting} waiting to send${stuck ? `, ${STUCK_WORDS[stuck]}` : ''}${where}`;
+};
+
+// One line, so that the work below it stays in reach; the bench stops at each by itself.
+const RefusedLine = ({ entries }: { readonly entries: OpenJob['refusedEntries'] }) => {
+  const [first] = entries;
+  if (!first) return null;
+  return (
+    <p role="alert" className="border-l-4 border-high pl-3" data-testid="refused-line">
+      <strong>Refused by the site, kept on this device:</strong> {happeningWords(first.event)}
+      {entries.length > 1 && ` and ${entries.length - 1} more`}.{' '}
+      <a href="/settings/keeping">What to do with it</a>
+    </p>
+  );
 };
 
 /** The head of a job's pages: what it is, its tabs in the order of the work, how far it is, and what waits to be sent. */
@@ -72,14 +85,7 @@ export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: J
         <div className="grid gap-2 border-b border-rule p-3">
           <ProblemNotice problem={job.storageProblem} />
           {job.unreadable > 0 && <ProblemNotice problem={problemDetails({ code: 'outbox-unreadable' })} />}
-          {job.refusedEntries.slice(0, 1).map((entry) => (
-            <RefusedEntry key={entry.event.id} entry={entry} />
-          ))}
-          {job.refusedEntries.length > 1 && (
-            <p>
-              {job.refusedEntries.length - 1} more were refused: <a href="/settings/keeping">all of them</a>
-            </p>
-          )}
+          <RefusedLine entries={job.refusedEntries} />
         </div>
       )}
     </>

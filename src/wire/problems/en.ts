@@ -350,7 +350,7 @@ const SITE: Pick<
   'device-storage-failed': () =>
     words(
       'Not kept on this device',
-      'The browser refused to store it; this tab alone holds it, and it is being sent.',
+      'The browser refuses to store what you do: until it is sent, this tab alone holds it.',
       'Keep this tab open until all is sent, and free some space.',
     ),
   'device-keeps-nothing': () =>

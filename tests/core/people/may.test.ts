@@ -14,7 +14,12 @@ const ANYBODY: readonly Action[] = [
   'report-tool',
   'check-tool',
 ];
-const NOT_TECHNICIANS: readonly Action[] = ['sign-inspected', 'reopen-job', 'calibrate-tool'];
+const NOT_TECHNICIANS: readonly Action[] = [
+  'sign-inspected',
+  'reopen-job',
+  'calibrate-tool',
+  'release-quarantine',
+];
 
 const expected = (action: Action, role: Role): boolean =>
   ANYBODY.includes(action) || role === 'lead' || (role === 'inspector' && NOT_TECHNICIANS.includes(action));
