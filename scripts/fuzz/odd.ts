@@ -102,6 +102,10 @@ export const oddBytes = (json: string, random: Random): Buffer =>
     () => Buffer.from('['.repeat(100_000)),
     () => Buffer.from(`{"a":${'9'.repeat(5_000)}}`),
     () => Buffer.from(json.replaceAll('"', "'")),
+    () => Buffer.from('[ \n'.repeat(50_000)),
+    () =>
+      Buffer.from(json.replace(/"(\w)/, (_, letter: string) => `"\\u00${letter.charCodeAt(0).toString(16)}`)),
+    () => Buffer.from(json.replace(/:"[^"]*"/, ':{"\\u006cength":{"toString":"x"}}')),
     () => Buffer.from('null'),
     () => Buffer.from('"x"'),
     () => Buffer.from('{"__proto__":{"x":1}}'),

@@ -22,7 +22,9 @@ import { appendEvents } from '#server/append/append-events.ts';
 import { closeDatabase, database } from '#server/database/pool.ts';
 import { selectEvents } from '#server/queries/events.ts';
 import { selectKeyInRow } from '#server/queries/site.ts';
+import { checkLedger } from '#server/sealing/check-ledger.ts';
 import { moveKeyOut } from '#server/sealing/move-key-out.ts';
+import { restateUnlogged } from '#server/sealing/stated.ts';
 import { exportRecord } from '#server/services/export-record.ts';
 import { allJobs, everyone } from '#server/services/read-site.ts';
 import { bringProjectionsUpToDate, rebuildProjections } from '#server/services/rebuild-projections.ts';
@@ -66,6 +68,7 @@ const openGolden = async (version: number): Promise<void> => {
     // The key it sealed with lay in the database then: it goes on with the same.
     await moveKeyOut();
     expect(await selectKeyInRow(database())).toBeNull();
+    await restateUnlogged(database());
     expect(await bringProjectionsUpToDate()).toEqual([]);
   });
 };
@@ -155,6 +158,13 @@ describe.each([
       expect(JSON.stringify(statement)).toBe(JSON.stringify(golden.get(id)?.statement));
       expect(record.version).toBe(version);
       expect(valueOrThrow(verifyRecord(text, { expectedKey })).isKeyKnown).toBe(true);
+    }
+  });
+
+  test('holds, by the check of the whole ledger', async () => {
+    for await (const line of checkLedger()) {
+      if (line.kind === 'finding') expect(line.finding).toBeNull();
+      if (line.kind === 'checked') expect(line.check.jobs).toBeGreaterThan(0);
     }
   });
 

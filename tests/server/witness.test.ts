@@ -1,12 +1,13 @@
 import { appendFileSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import type { Connection } from 'mysql2/promise';
-import { beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test, vi } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import { verifyRecord } from '#core/ledger/verify-record.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { database } from '#server/database/pool.ts';
 import { checkLedger } from '#server/sealing/check-ledger.ts';
 import { rotateKeyFile, siteKeys } from '#server/sealing/key-file.ts';
+import { moveKeyOut } from '#server/sealing/move-key-out.ts';
 import { sealOnce } from '#server/sealing/sealer.ts';
 import { changeSite } from '#server/services/change-site.ts';
 import { exportRecord } from '#server/services/export-record.ts';
@@ -348,5 +349,23 @@ describe('a key that is rotated', () => {
     known = (await checked()).findings.map((finding) => JSON.stringify(finding));
     await witnessedJob();
     expect(await newFindings()).toEqual([]);
+  });
+
+  test('where the file is lost the public keys come back from the log, and what was sealed before stays valid', async () => {
+    const said = vi.spyOn(console, 'error').mockImplementation(() => {});
+    const job = await witnessedJob();
+    const before = valueOrThrow(await exportRecord(job)).text;
+    const had = siteKeys().map(({ publicKey }) => publicKey);
+    renameSync(`${folder}/sealing-keys.json`, `${folder}/lost.json`);
+    await moveKeyOut();
+    const keys = siteKeys();
+    expect(keys.slice(0, -1).map(({ publicKey }) => publicKey)).toEqual(had);
+    expect(verifyRecord(before, { expectedKey: null, keys })).toMatchObject({ ok: true });
+    expect(said.mock.calls.flat().join()).toContain('seals with a new key');
+    said.mockRestore();
+    known = (await checked()).findings.map((finding) => JSON.stringify(finding));
+    expect(known.filter((finding) => finding.includes('witness-altered'))).toEqual([]);
+    rmSync(`${folder}/sealing-keys.json`);
+    renameSync(`${folder}/lost.json`, `${folder}/sealing-keys.json`);
   });
 });

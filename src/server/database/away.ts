@@ -6,9 +6,9 @@ const NETWORK: ReadonlySet<unknown> = new Set([
   'EPIPE',
   'ETIMEDOUT',
 ]);
-// The server goes down; the node is not in its cluster, or left it before a commit was through; the connection was killed; the statement took longer
+// Its disk or a table is full; the server goes down; the node is not in its cluster, or left it before a commit was through; the connection was killed; the statement took longer
 // than it may.
-const SERVER: ReadonlySet<unknown> = new Set([1053, 1047, 1180, 1927, 1969]);
+const SERVER: ReadonlySet<unknown> = new Set([1021, 1114, 1053, 1047, 1180, 1927, 1969]);
 /** Whether something failed only because the database is away or too slow just now: the same thing asked again later can succeed. */
 export const isDatabaseAway = (error: unknown): boolean => {
   if (!(error instanceof Error)) return false;

@@ -4,22 +4,39 @@ import { accepted, type Result, refused } from '#core/result.ts';
 export type JsonRefusal = { readonly path: string; readonly message: string };
 
 const MOST_DEEP = 64;
-// What a text or a key in JSON can say and no text of ours can hold, and keys that an object of ours never has; looked for in the bytes before it is looked for
-// in the value, because most bodies have none of it.
-const MAY_BE_ODD = /\\u(?:d[89a-f]|0000)|"(?:length|__proto__)"|\[{3}|(?:\{"[^"]{0,40}":){6}/i;
+// What a text or a key in JSON can say and no text of ours can hold, and keys that an object of ours never has; looked for in the text before it is looked for
+// in the value, because most bodies have none of it. An escape may spell anything.
+const MAY_BE_ODD = /\\u|"(?:length|__proto__)"/;
+
+const [QUOTE, BACKSLASH, OPENS, CLOSES] = [0x22, 0x5c, new Set([0x5b, 0x7b]), new Set([0x5d, 0x7d])];
+
+/** Whether arrays and objects stand in each other deeper than anything here does: looked at in the bytes, for what walks a value goes as deep as it. */
+const isTooDeep = (bytes: Uint8Array): boolean => {
+  let depth = 0;
+  let isInText = false;
+  for (let at = 0; at < bytes.length; at += 1) {
+    const byte = bytes[at] as number;
+    if (isInText && byte === BACKSLASH) at += 1;
+    else if (byte === QUOTE) isInText = !isInText;
+    else if (isInText) continue;
+    else if (OPENS.has(byte)) depth += 1;
+    else if (CLOSES.has(byte)) depth -= 1;
+    if (depth > MOST_DEEP) return true;
+  }
+  return false;
+};
 
 const isText = (text: string): boolean => !/\p{Surrogate}|\0/u.test(text);
 
 /** The first place in a value that no text or object of ours can be; null where there is none. */
-const oddPlace = (value: unknown, path: string, depth: number): JsonRefusal | null => {
+const oddPlace = (value: unknown, path: string): JsonRefusal | null => {
   const at = (message: string): JsonRefusal => ({ path: path || 'body', message });
   if (typeof value === 'string') return isText(value) ? null : at('holds a character that is none');
   if (value === null || typeof value !== 'object') return null;
-  if (depth > MOST_DEEP) return at('is nested too deep');
   for (const [key, each] of Object.entries(value)) {
     if (!isText(key) || key === '__proto__' || (key === 'length' && !Array.isArray(value)))
       return at('has a key that nothing here has');
-    const found = oddPlace(each, path ? `${path}.${key.slice(0, 40)}` : key.slice(0, 40), depth + 1);
+    const found = oddPlace(each, path ? `${path}.${key.slice(0, 40)}` : key.slice(0, 40));
     if (found) return found;
   }
   return null;
@@ -33,12 +50,13 @@ export const readJson = (bytes: Uint8Array): Result<unknown, JsonRefusal> => {
   } catch {
     return refused({ path: 'body', message: 'is not UTF-8' });
   }
+  if (isTooDeep(bytes)) return refused({ path: 'body', message: 'is nested too deep' });
   let value: unknown;
   try {
     value = JSON.parse(text);
   } catch {
     return refused({ path: 'body', message: 'is not JSON' });
   }
-  const odd = MAY_BE_ODD.test(text) ? oddPlace(value, '', 0) : null;
+  const odd = MAY_BE_ODD.test(text) ? oddPlace(value, '') : null;
   return odd ? refused(odd) : accepted(value);
 };

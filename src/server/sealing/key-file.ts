@@ -75,7 +75,7 @@ export const readKeyFile = (path = keyFilePath()): KeyFile => {
   return keys;
 };
 
-/** Makes the file if there is none: around a private key the site has had since ever, or a new one. `former` are public keys that it had before,
+/** Makes the file if there is none, and answers whether it did: around a private key the site has had since ever, or a new one. `former` are public keys that it had before,
  *  as after a restore. */
 export const ensureKeyFile = (
   path: string,
@@ -84,14 +84,15 @@ export const ensureKeyFile = (
     privateKey: null,
     former: [],
   },
-): void => {
-  if (existsSync(path)) return;
+): boolean => {
+  if (existsSync(path)) return false;
   const privateKey = had.privateKey ?? newSecret();
   const publicKey = sealingPublicKey(privateKey);
   const keys = had.privateKey
     ? [{ publicKey, from: EVER, until: null }]
     : [...rotatedKeys(had.former, publicKey, at)];
   written(path, { version: 1, privateKey, calendarSecret: newSecret(), keys });
+  return true;
 };
 
 /** Puts a new key in the place of the one in use, from now on. What was sealed before stays valid under the key of its time. */

@@ -116,13 +116,15 @@ const witness = async (db: Connection, path: string, isNow: boolean): Promise<vo
   await chain([{ kind: WITNESS_LINK, ref, said: `line ${line} of the witness file`, contentHash: hash }]);
 };
 
-/** One turn of the sealer: chains what is new, and witnesses where everything stands when it is time, or at once. Does nothing while another process
+/** One turn of the sealer: chains what is new, where that is looked for, and witnesses where everything stands when it is time, or at once. Does nothing while another process
  *  has the turn; answers whether it had it. */
-export const sealOnce = async (holder: string, isNow = false): Promise<boolean> => {
+export const sealOnce = async (holder: string, isNow = false, isWhole = true): Promise<boolean> => {
   const db = database();
   if (!(await takeSealer(db, holder, SEALER_SECONDS))) return false;
-  await noteKey(db);
-  await chainNews(db);
+  if (isWhole) {
+    await noteKey(db);
+    await chainNews(db);
+  }
   const path = witnessPath();
   if (path && (await takeSealer(db, holder, SEALER_SECONDS))) await witness(db, path, isNow);
   return true;
