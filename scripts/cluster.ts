@@ -81,6 +81,9 @@ ensureDebianPackage('lsof', '/usr/bin/lsof');
 await ensureBuilt();
 rmSync(home, { recursive: true, force: true });
 mkdirSync(home, { recursive: true });
+// One site on several machines seals with one key, and is witnessed in one file.
+process.env['JENTIK_SEALING_KEYS'] = `${home}/sealing-keys.json`;
+process.env['JENTIK_WITNESS'] = `${home}/witness.ndjson`;
 const servers: DatabaseServer[] = [];
 const applications: Application[] = [];
 try {

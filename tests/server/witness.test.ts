@@ -88,6 +88,33 @@ describe('a ledger that nobody touched', () => {
     expect(unwitnessedWords(more)).toContain('2 events in 1 job');
   });
 
+  test('holds while people go on working and the sealer has its turns: what comes between two questions is no finding', async () => {
+    const tam = await person('Tam');
+    const jobs = [await witnessedJob(), await witnessedJob()];
+    let isOver = false;
+    const working = (async (): Promise<void> => {
+      for (let count = 0; !isOver; count += 1) {
+        const job = jobs[count % jobs.length] as string;
+        const open = { kind: 'left-open', body: { position: 'X2', why: `spare ${count}` } } as const;
+        valueOrThrow(await appendEvents(job, [happening(job, tam, open)], tam));
+        if (count % 5 === 0)
+          await addSource({
+            title: `S ${count}`,
+            kind: 'label',
+            number: '',
+            revision: '',
+            datedOn: '',
+            place: '',
+          });
+        if (count % 7 === 0) await seal();
+      }
+    })();
+    for (let round = 0; round < 6; round += 1)
+      expect(await checked()).toMatchObject({ found: 0, findings: [] });
+    isOver = true;
+    await working;
+  });
+
   test('a second sealer does nothing while the first has the place', async () => {
     await seal();
     expect(await sealOnce('another', true)).toBe(false);
