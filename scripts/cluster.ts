@@ -1,4 +1,4 @@
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createConnection } from 'mysql2/promise';
 import { abortInTheMiddle } from './load/aborted.ts';
 import { startAtOnce } from './load/first-starts.ts';
@@ -118,6 +118,13 @@ try {
   const all = [...aborted, ...problems, ...starts];
   for (const problem of all.slice(0, 20)) console.error(problem);
   process.exitCode = all.length > 0 || acknowledged < WRITERS * EACH ? 1 : 0;
+} catch (error) {
+  // What the applications said would go with the folder.
+  for (const index of [0, 1]) {
+    const log = `${home}/app-${index}/application.log`;
+    if (existsSync(log)) console.error(readFileSync(log, 'utf8').slice(-2_000));
+  }
+  throw error;
 } finally {
   for (const application of applications) await application.stop();
   for (const server of [...servers].reverse()) await server.stop();

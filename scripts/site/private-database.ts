@@ -28,7 +28,7 @@ const OWNER = 'jentik_owner';
 const ownerPassword = (folder: string): string => {
   const file = join(folder, 'owner-password');
   const kept = existsSync(file) ? readFileSync(file, 'utf8') : '';
-  if (/^[0-9a-f]{48}$/.test(kept)) return kept;
+  if (/^[\w-]{16,200}$/.test(kept)) return kept;
   // The server is told it at each of its starts, so that a new one does where the file is lost or was cut.
   const password = randomBytes(24).toString('hex');
   writeWhole(file, password);

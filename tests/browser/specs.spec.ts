@@ -161,8 +161,8 @@ test('a photograph is attached with a small picture', async ({ page }) => {
   await page.goto('/specs/sources');
   await page.getByRole('link', { name: 'Dome heater panel label, H1' }).click();
   await page.waitForLoadState('networkidle');
-  await page.locator('input[type=file]').setInputFiles('docs/screenshots/sign-in.png');
-  const picture = page.getByRole('listitem').filter({ hasText: 'sign-in.png' }).locator('img');
+  await page.locator('input[type=file]').setInputFiles('docs/screenshots/sums.png');
+  const picture = page.getByRole('listitem').filter({ hasText: 'sums.png' }).locator('img');
   await expect(picture).toBeVisible();
   await expect.poll(() => picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(320);
 });
