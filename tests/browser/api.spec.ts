@@ -209,7 +209,8 @@ test.describe('calculations are public, stateless and checked both ways', () => 
       outcome: 'none',
       whyNot: [{ column: 0, nearest: [2] }],
     });
-    expect((await compute('read-label', { text: 'x'.repeat(100_001) })).status).toBe(400);
+    // A label of a thousand lines is long work: that asks for a sign-in.
+    expect((await compute('read-label', { text: 'x'.repeat(100_001) })).status).toBe(401);
   });
 
   test('relubricate: torque goes with the nut factor', async () => {
@@ -248,6 +249,8 @@ test.describe('the door', () => {
     expect((await post({ data: 'torque=1', headers: { 'content-type': 'text/plain' } })).status()).toBe(415);
     expect((await post({ data: '{', headers: { 'content-type': 'application/json' } })).status()).toBe(400);
     expect((await post({ data: { text: 'x'.repeat(3_100_000) } })).status()).toBe(413);
+    // Much is worked out for whoever is signed in.
+    expect((await post({ data: { text: 'x'.repeat(30_000) } })).status()).toBe(401);
   });
 
   test('nothing but people’s tiles and calculations without signing in', async ({ page }) => {

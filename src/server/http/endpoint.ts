@@ -93,6 +93,12 @@ const parsedBody = async (
 
 const isCalculation = ({ path }: Operation): boolean => path.startsWith('/api/v1/compute/');
 
+/** So much is worked out for anybody; more asks for a sign-in, before a byte of it is read. */
+const OPEN_BODY_MAX_BYTES = 24_000;
+const isMuch = ({ headers }: IncomingMessage): boolean =>
+  Number(headers['content-length'] ?? 0) > OPEN_BODY_MAX_BYTES &&
+  Number(headers['content-length']) <= BODY_MAX_BYTES;
+
 const isOutOfBounds = ({ issues }: z.ZodError): boolean =>
   issues.every(({ code }) => code === 'too_big' || code === 'too_small' || code === 'invalid_type');
 
@@ -122,7 +128,11 @@ export const endpoint =
         const right = whoMay(locals.person, operation.who);
         if (!right.ok) return problemResponse(right.refusal);
       }
-      const body = await parsedBody(locals.incoming, operation);
+      const isOpen = isCalculation(operation) && locals.person === null;
+      if (isOpen && isMuch(locals.incoming)) return problemResponse({ code: 'not-signed-in' });
+      const isUnsaid = locals.incoming.headers['content-length'] === undefined;
+      const mostBytes = isOpen && isUnsaid ? { mostBytes: OPEN_BODY_MAX_BYTES } : {};
+      const body = await parsedBody(locals.incoming, { ...operation, ...mostBytes });
       if (!body.ok) return problemResponse(body.refusal);
       const by = locals.person as Asked<O>['by'];
       const result = await answer({ body: body.value as z.output<O['request']>, by, context });
