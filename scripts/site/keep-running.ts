@@ -39,7 +39,10 @@ export const keepRunning = async ({
       if (isOver()) return;
       runs = await startAgain().then(
         () => true,
-        () => false,
+        (error: unknown) => {
+          if (!isOver()) console.error(error instanceof Error ? error.message : error);
+          return false;
+        },
       );
     }
     if (!isOver()) console.error(`${name} runs again.`);

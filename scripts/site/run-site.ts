@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { closeDatabase, database } from '#server/database/pool.ts';
@@ -131,14 +131,25 @@ export const openSiteDatabase = async (
 
 export type Application = Running & { readonly address: string };
 
-const untilItAnswers = async (address: string, server: Running, log: string): Promise<void> => {
+/** Where the application says that it listens, by its id: whoever answers at its address may be another site. */
+const listeningFile = (folder: string): string => join(folder, 'listening');
+
+const listens = (folder: string, { pid }: Running): boolean =>
+  existsSync(listeningFile(folder)) && readFileSync(listeningFile(folder), 'utf8') === String(pid);
+
+const untilItAnswers = async (
+  folder: string,
+  address: string,
+  server: Running,
+  log: string,
+): Promise<void> => {
   let hasExited = false;
   void server.exited.then(() => {
     hasExited = true;
   });
   const giveUpAt = Date.now() + ANSWER_TIMEOUT_MS;
   for (;;) {
-    const answer = await fetch(`${address}/api/v1/people`).catch(() => null);
+    const answer = listens(folder, server) ? await fetch(`${address}/api/v1/people`).catch(() => null) : null;
     if (answer?.ok) return;
     if (hasExited || Date.now() > giveUpAt)
       throw new Error(`the application did not start; its log is ${log}`);
@@ -173,6 +184,7 @@ export const startApplication = async (
   setupCode: string | null = null,
 ): Promise<Application> => {
   const log = join(folder, 'application.log');
+  rmSync(listeningFile(folder), { force: true });
   const devices = await startTester(folder);
   const server = startChild(process.execPath, [inProject('scripts', 'site', 'serve.mjs'), folder], {
     log,
@@ -210,7 +222,7 @@ export const startApplication = async (
     await tester.stop();
   };
   try {
-    await untilItAnswers(address, server, log);
+    await untilItAnswers(folder, address, server, log);
   } catch (error) {
     await stop();
     throw error;

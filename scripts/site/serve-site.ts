@@ -2,11 +2,12 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt } from './build.ts';
 import { endChildren, isEnding } from './child.ts';
+import { isFree } from './free-port.ts';
 import { keepRunning } from './keep-running.ts';
 import { type Application, openSiteDatabase, startApplication } from './run-site.ts';
 import { setupCode } from './setup-code.ts';
 import { noteSite, releaseSite, takeSite } from './site-lock.ts';
-import { sitePort } from './site-port.ts';
+import { keepPort, sitePort } from './site-port.ts';
 import { clearUnfinished, markUnfinished, unmarkUnfinished } from './unfinished.ts';
 
 export type SiteCommand = {
@@ -24,17 +25,34 @@ const ended = async (home: string, code: number): Promise<never> => {
   process.exit(code);
 };
 
+const MOST_PORTS = 5;
+
+/** Starts the application at the site's port. At a first start two sites may find the same port free: the one that comes second takes another. */
+const startAtItsPort = async (home: string, appUrl: string, code: string | null): Promise<Application> => {
+  for (let tries = 1; ; tries += 1) {
+    const { port, isKept } = await sitePort(home);
+    try {
+      const application = await startApplication(home, appUrl, port, code);
+      keepPort(home, port);
+      return application;
+    } catch (error) {
+      if (isKept || tries === MOST_PORTS || (await isFree(port))) throw error;
+    }
+  }
+};
+
 /** Starts a site and keeps what it consists of running; never ends by itself. */
 const run = async ({ home, siteName, fill, greeting }: SiteCommand): Promise<void> => {
   clearUnfinished(home);
   await ensureBuilt();
-  const port = await sitePort(home);
+  // Before anything is made: a port that is taken is said at once.
+  await sitePort(home);
   if (fill && !existsSync(join(home, 'data'))) markUnfinished(home);
   const database = await openSiteDatabase(home, siteName);
   await fill?.();
   unmarkUnfinished(home);
   const code = await setupCode();
-  let application: Application = await startApplication(home, database.appUrl, port, code);
+  let application = await startAtItsPort(home, database.appUrl, code);
   noteSite(home, application.address, database.appUrl);
   console.log(greeting(application.address));
   if (code) console.log(`\nNobody is here yet. Set-up code for the first person: ${code}`);
@@ -50,7 +68,7 @@ const run = async ({ home, siteName, fill, greeting }: SiteCommand): Promise<voi
       log: join(home, 'application.log'),
       exited: () => application.exited,
       startAgain: async () => {
-        application = await startApplication(home, database.appUrl, port, code);
+        application = await startAtItsPort(home, database.appUrl, code);
       },
     }),
   ]);

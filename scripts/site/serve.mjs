@@ -1,4 +1,5 @@
 #!/usr/bin/env node
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 // Serves the built application on loopback: static files, compression, and an orderly end. The node adapter does none of the three.
@@ -24,6 +25,10 @@ app.use((request, response) => handler(request, response));
 app.use((_error, request, response, _next) => nowhere(request, response));
 
 const server = app.listen(Number(process.env.PORT ?? 4321), process.env.HOST ?? '127.0.0.1');
+// Whoever started this knows by it that this process has the port, and not another.
+server.on('listening', () => {
+  if (process.argv[2]) writeFileSync(join(process.argv[2], 'listening'), String(process.pid));
+});
 server.on('error', (error) => {
   console.error(error);
   process.exit(1);

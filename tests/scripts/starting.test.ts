@@ -15,7 +15,7 @@ import { isCheckDue } from '#server/sealing/nightly-check.ts';
 import { keepRunning } from '../../scripts/site/keep-running.ts';
 import { namedFile, siteHome } from '../../scripts/site/site-home.ts';
 import { noteSite, releaseSite, runningSite, takeSite } from '../../scripts/site/site-lock.ts';
-import { sitePort } from '../../scripts/site/site-port.ts';
+import { keepPort, sitePort } from '../../scripts/site/site-port.ts';
 import { clearUnfinished, markUnfinished, unmarkUnfinished } from '../../scripts/site/unfinished.ts';
 
 let home: string;
@@ -59,8 +59,10 @@ describe('the lock of a site', () => {
 
 describe('the port of a site', () => {
   test('is taken at the first start and kept', async () => {
-    const port = await sitePort(home);
-    expect(await sitePort(home)).toBe(port);
+    const { port, isKept } = await sitePort(home);
+    expect(isKept).toBe(false);
+    keepPort(home, port);
+    expect(await sitePort(home)).toEqual({ port, isKept: true });
     expect(readFileSync(join(home, 'port'), 'utf8')).toBe(`${port}\n`);
   });
 
@@ -71,12 +73,22 @@ describe('the port of a site', () => {
     writeFileSync(join(home, 'port'), `${port}\n`);
     await expect(sitePort(home)).rejects.toThrow(new RegExp(`Port ${port} is taken.*End that program`, 's'));
     await new Promise((resolve) => other.close(resolve));
-    expect(await sitePort(home)).toBe(port);
+    expect(await sitePort(home)).toEqual({ port, isKept: true });
+  });
+
+  test('two sites that start side by side have two', async () => {
+    const other = createServer();
+    await new Promise<void>((resolve) => {
+      other.once('error', () => resolve());
+      other.listen(4321, '127.0.0.1', resolve);
+    });
+    expect((await sitePort(home)).port).not.toBe(4321);
+    await new Promise((resolve) => other.close(resolve));
   });
 
   test.each(['', 'x', '0', '99999', '-1'])('a port file that says “%s” says nothing', async (text) => {
     writeFileSync(join(home, 'port'), text);
-    expect(await sitePort(home)).toBeGreaterThan(0);
+    expect((await sitePort(home)).isKept).toBe(false);
   });
 });
 

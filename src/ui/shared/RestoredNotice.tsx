@@ -35,7 +35,7 @@ const Offered = ({
       {gone.length > 0 && (
         <p>
           {counted(gone.length, 'event')} can’t be sent again: a plan or a signature is made anew, and a job
-          that is gone takes nothing. Save them first.
+          that is gone takes nothing. Save what is here first.
         </p>
       )}
       <div className="flex flex-wrap gap-2">
