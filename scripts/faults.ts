@@ -7,8 +7,10 @@ import { checkLedger } from '#server/sealing/check-ledger.ts';
 import { ledgerFindingWords } from '#wire/words/ledger.ts';
 import { numberOption, seeded } from './campaign/seeded.ts';
 import { endAtAnyMoment } from './faults/endings.ts';
+import { spoilEveryOperation } from './faults/every-operation.ts';
 import { NETWORK_FAULTS, type NetworkFault, startFaultProxy } from './faults/fault-proxy.ts';
 import { openTab, type Tab } from './faults/tab.ts';
+import { closeConnections } from './fuzz/ask.ts';
 import { readyJob, signedInClient } from './load/site-client.ts';
 import { ensureBuilt } from './site/build.ts';
 import { ensureDebianPackage } from './site/debian-package.ts';
@@ -81,6 +83,7 @@ const problems: string[] = [];
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: [...CHROMIUM_ARGS] });
 let pulls = 0;
 let acknowledged = 0;
+let operations = 0;
 try {
   await fillDemo();
   const ports = [await freePort(), await freePort()];
@@ -157,9 +160,13 @@ try {
     pulls += tab.shown.length;
   }
   acknowledged = proxy.acknowledged.size;
+  const spoilt = await spoilEveryOperation(proxy, reader, Math.max(1, Math.round(FAULTS / 200)), random);
+  operations = spoilt.asked;
+  problems.push(...spoilt.problems);
   for (const id of proxy.acknowledged)
     if (all.get(id) !== 1) problems.push(`acknowledged event ${id} is there ${all.get(id) ?? 0} times`);
   reader.close();
+  closeConnections();
   for (const tab of tabs) await tab.close();
   await proxy.stop();
   for (const application of applications) await application.stop();
@@ -174,7 +181,7 @@ const endings = Math.max(4, Math.round(FAULTS / 25));
 problems.push(...(await endAtAnyMoment(endings, seeded(SEED))));
 const kinds = [...made].map(([fault, count]) => `${count} ${fault}`).sort();
 console.log(
-  `${FAULTS} faults of seed ${SEED}: ${kinds.join(', ')}; and ${endings} starts ended at any moment`,
+  `${FAULTS} faults of seed ${SEED}: ${kinds.join(', ')}; ${operations} requests of every operation spoilt and asked again; ${endings} starts ended at any moment`,
 );
 console.log(
   `${pulls} pulls shown as recorded, ${acknowledged} events acknowledged; ${problems.length} lost, doubled, out of order or not waiting`,

@@ -16,8 +16,8 @@ export type NetworkFault = (typeof NETWORK_FAULTS)[number];
 /** A proxy between the browsers and the application processes of a site, which it asks by turns. */
 export type FaultProxy = {
   readonly address: string;
-  /** Spoils the next request that appends events. */
-  readonly spoilNext: (fault: NetworkFault) => void;
+  /** Spoils the next request of a method and a path; of none, the next that appends events. */
+  readonly spoilNext: (fault: NetworkFault, method?: string, path?: string) => void;
   /** How many faults are still to come. */
   readonly pending: () => number;
   /** The ids of events that a whole answer, of the form it should have, acknowledged to a browser. */
@@ -39,6 +39,9 @@ const readAll = async (stream: AsyncIterable<Buffer>): Promise<Buffer> => {
   return Buffer.concat(chunks);
 };
 
+const isAppend = (method: string, path: string): boolean =>
+  method === 'POST' && /\/jobs\/[^/]+\/events$/.test(path);
+
 const placedIn = ({ status, body }: Answer): readonly string[] => {
   if (status !== 200) return [];
   const { placed = [] } = JSON.parse(body.toString('utf8')) as { placed?: readonly { id: string }[] };
@@ -50,7 +53,10 @@ const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout
 /** Starts the proxy. `ports` are those of the application processes, asked by turns. */
 export const startFaultProxy = (ports: readonly number[]): Promise<FaultProxy> => {
   const agent = new Agent({ keepAlive: false });
-  const faults: NetworkFault[] = [];
+  const faults: {
+    readonly fault: NetworkFault;
+    readonly isFor: (method: string, path: string) => boolean;
+  }[] = [];
   const acknowledged = new Set<string>();
   let turn = 0;
 
@@ -73,10 +79,15 @@ export const startFaultProxy = (ports: readonly number[]): Promise<FaultProxy> =
           },
         },
         (response) => {
-          readAll(response).then(
-            (all) => resolve({ status: response.statusCode ?? 502, headers: response.headers, body: all }),
-            reject,
-          );
+          const answered = (body: Buffer): void =>
+            resolve({ status: response.statusCode ?? 502, headers: response.headers, body });
+          // A stream of events goes on for ever; its beginning will do.
+          if (response.headers['content-type']?.startsWith('text/event-stream')) {
+            response.once('data', (chunk: Buffer) => {
+              answered(chunk);
+              response.destroy();
+            });
+          } else readAll(response).then(answered, reject);
         },
       );
       sent.on('error', reject);
@@ -118,18 +129,20 @@ export const startFaultProxy = (ports: readonly number[]): Promise<FaultProxy> =
       default:
         break;
     }
-    for (const id of placedIn(answer)) acknowledged.add(id);
+    if (isAppend(incoming.method ?? '', incoming.url ?? ''))
+      for (const id of placedIn(answer)) acknowledged.add(id);
     give(response, answer);
   };
 
   const server = createServer((incoming, response) => {
     void (async () => {
       const body = await readAll(incoming);
-      const isAppend = incoming.method === 'POST' && /\/jobs\/[^/]+\/events$/.test(incoming.url ?? '');
-      const fault = isAppend ? faults.shift() : undefined;
-      if (fault) return spoiled(fault, incoming, response, body);
+      const { method = '', url = '' } = incoming;
+      const at = faults.findIndex(({ isFor }) => isFor(method, url));
+      const [spoilt] = at < 0 ? [] : faults.splice(at, 1);
+      if (spoilt) return spoiled(spoilt.fault, incoming, response, body);
       const answer = await forward(incoming, body);
-      if (isAppend) for (const id of placedIn(answer)) acknowledged.add(id);
+      if (isAppend(method, url)) for (const id of placedIn(answer)) acknowledged.add(id);
       give(response, answer);
     })().catch(() => {
       // The application process is away: so is this connection.
@@ -140,7 +153,11 @@ export const startFaultProxy = (ports: readonly number[]): Promise<FaultProxy> =
     server.listen(0, '127.0.0.1', () => {
       resolve({
         address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
-        spoilNext: (fault) => faults.push(fault),
+        spoilNext: (fault, method, path) => {
+          const isFor =
+            method === undefined ? isAppend : (m: string, p: string) => m === method && p === path;
+          faults.push({ fault, isFor });
+        },
         pending: () => faults.length,
         acknowledged,
         stop: () =>

@@ -63,29 +63,36 @@ const grantRights = async (db: Connection, database: string, account: string): P
 export type Restored = { readonly upTo: string; readonly load: (db: Connection) => Promise<void> };
 
 /** Brings a database up to date and makes the application's account, which may not change events; then `prepare` fills what a site needs. All
- *  under one lock row, so that any number of processes may start at once.
+ *  under one lock row, so that any number of processes may start at once; `isAlone` where only this one can be on the server.
  *  Answers the account's address: JENTIK_APP_DATABASE_URL where it is set, for a server whose owner may not make accounts. */
 export const migrate = async (
   ownerUrl: string,
   database: string,
   prepare: (appUrl: string) => Promise<void> = async () => {},
-  restored: Restored | null = null,
+  {
+    restored = null,
+    isAlone = false,
+  }: { readonly restored?: Restored | null; readonly isAlone?: boolean } = {},
 ): Promise<string> => {
   const db = await createConnection({ uri: ownerUrl, multipleStatements: false, timezone: 'Z' });
   try {
     await db.query('CREATE DATABASE IF NOT EXISTS ?? CHARACTER SET utf8mb4', [database]);
     await db.query('USE ??', [database]);
-    return await underSchemaLock(db, async () => {
-      if (restored) {
-        await applyMigrations(db, restored.upTo);
-        await restored.load(db);
-      }
-      await applyMigrations(db, null);
-      const given = process.env['JENTIK_APP_DATABASE_URL'];
-      const appUrl = given ?? (await makeAccount(db, new URL(ownerUrl), database));
-      await prepare(appUrl);
-      return appUrl;
-    });
+    return await underSchemaLock(
+      db,
+      async () => {
+        if (restored) {
+          await applyMigrations(db, restored.upTo);
+          await restored.load(db);
+        }
+        await applyMigrations(db, null);
+        const given = process.env['JENTIK_APP_DATABASE_URL'];
+        const appUrl = given ?? (await makeAccount(db, new URL(ownerUrl), database));
+        await prepare(appUrl);
+        return appUrl;
+      },
+      isAlone,
+    );
   } finally {
     await db.end();
   }

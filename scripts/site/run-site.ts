@@ -100,7 +100,8 @@ export const openSiteDatabase = async (
         process.env['JENTIK_APP_DATABASE_URL'] = url;
         await fillSite(siteName);
       },
-      restored,
+      // A server of this folder's own was started just now, by whoever has the folder.
+      { restored, isAlone: given === null },
     );
     const stop = async (): Promise<void> => {
       await closeDatabase();

@@ -157,10 +157,12 @@ test('restores into an empty database with the same hashes, and everything that 
       expect(await bringProjectionsUpToDate()).toEqual([]);
     },
     {
-      upTo: heading.migrations.at(-1) as string,
-      load: async (db) => {
-        const witness = await loadArchive(db, `${folder}/whole.gz`, () => {});
-        writeFileSync(`${folder}/restored.ndjson`, witness.map((line) => `${line}\n`).join(''));
+      restored: {
+        upTo: heading.migrations.at(-1) as string,
+        load: async (db) => {
+          const witness = await loadArchive(db, `${folder}/whole.gz`, () => {});
+          writeFileSync(`${folder}/restored.ndjson`, witness.map((line) => `${line}\n`).join(''));
+        },
       },
     },
   );

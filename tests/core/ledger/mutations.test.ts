@@ -6,23 +6,13 @@ import { jobRecord, recordText } from '#core/ledger/job-record.ts';
 import { keyFingerprint, sealed } from '#core/ledger/seal.ts';
 import { sealingPublicKey } from '#core/ledger/signature.ts';
 import { verifyRecord } from '#core/ledger/verify-record.ts';
+import { seeded } from '../../../scripts/campaign/seeded.ts';
 import { GOLDEN_KEY, goldenRecords } from '../../golden/golden.ts';
 import { SampleJob } from '../job/sample-job.ts';
 import { factsOf } from './sample-seal.ts';
 
 const expectedKey = keyFingerprint(sealingPublicKey(GOLDEN_KEY));
 const FORGERS_KEY = '4ccd089b28ff96da9db6c346ec114e0f5b8a319f35aba624da8cf6ed4fb8a6fb';
-
-/** A stream of numbers below 1 that is the same every time. */
-const seeded = (seed: number): (() => number) => {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-};
 
 const ofVersion2 = (): string => {
   const job = new SampleJob(['20 to 24 in-lb', 'max 32 in-lb']).ready().pull('1').pull('2', 'by-feel');
@@ -183,7 +173,7 @@ describe('ten thousand seeded mutations of a record: none is missed with the sit
   )(
     '$name, version $version',
     ({ name, text, at }) => {
-      const random = seeded(20_261_125 + at * 1000 + Object.keys(MUTATIONS).indexOf(name));
+      const random = seeded(20_261_125 + at * 1000 + Object.keys(MUTATIONS).indexOf(name)).next;
       const missed: string[] = [];
       let tried = 0;
       while (tried < EACH) {

@@ -28,6 +28,7 @@ export const useBenchKeys = (bench: Bench): void => {
   useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (bench.question !== null) return;
+      // Only a question that is on screen is answered, whatever comes after a pull that is on its way.
       const isStands = bench.refusal?.code === 'mix-up-question' && event.key.toLowerCase() === 'y';
       const key: BenchKey | null = isStands ? { kind: 'stands' } : benchKey(event);
       if (!key) return;
