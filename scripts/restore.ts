@@ -7,6 +7,7 @@ import { database } from '#server/database/pool.ts';
 import { insertLogEntry, THE_SITE } from '#server/queries/site-log.ts';
 import { checkLedger } from '#server/sealing/check-ledger.ts';
 import { ensureKeyFile } from '#server/sealing/key-file.ts';
+import { writeWhole } from '#server/whole-file.ts';
 import { checkedWords, ledgerFindingWords } from '#wire/words/ledger.ts';
 import { loadArchive } from './site/load-archive.ts';
 import { migrationNames } from './site/migrate.ts';
@@ -14,7 +15,6 @@ import { openSiteDatabase } from './site/run-site.ts';
 import { namedFile, optionOf, siteHome } from './site/site-home.ts';
 import { releaseSite, takeSite } from './site/site-lock.ts';
 import { clearUnfinished, markUnfinished, unmarkUnfinished } from './site/unfinished.ts';
-import { writeWhole } from './site/whole-file.ts';
 
 // `npm run restore -- FILE [--key FINGERPRINT] [--demo | --folder FOLDER]`: a backup into an empty site. The whole file is checked before anything is written, and the
 // whole ledger afterwards.

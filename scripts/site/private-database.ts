@@ -2,12 +2,12 @@ import { randomBytes } from 'node:crypto';
 import { chownSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createConnection } from 'mysql2/promise';
+import { writeWhole } from '#server/whole-file.ts';
 import { startChild } from './child.ts';
 import { ensureDataFolder, systemUser } from './data-folder.ts';
 import { ensureDebianPackage } from './debian-package.ts';
 import { freePort } from './free-port.ts';
 import { siteMark } from './site-lock.ts';
-import { writeWhole } from './whole-file.ts';
 
 export type DatabaseServer = {
   /** An account that may do everything on this server, for migrations. */

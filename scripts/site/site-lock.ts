@@ -1,7 +1,7 @@
 import { linkSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { writeWhole } from './whole-file.ts';
+import { writeWhole } from '#server/whole-file.ts';
 
 const heldSchema = z.object({
   pid: z.int().positive(),

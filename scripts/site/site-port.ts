@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { writeWhole } from '#server/whole-file.ts';
 import { freePort, isFree } from './free-port.ts';
-import { writeWhole } from './whole-file.ts';
 
 const PREFERRED = 4321;
 const HIGHEST = 65_535;

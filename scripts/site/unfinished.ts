@@ -1,6 +1,6 @@
 import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { writeWhole } from './whole-file.ts';
+import { writeWhole } from '#server/whole-file.ts';
 
 // A site that is filled (the demo) or restored is marked until that is done: one whose making was ended in the middle is made anew, for nobody has
 // worked in it yet.

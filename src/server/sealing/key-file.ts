@@ -1,20 +1,11 @@
 import { randomBytes } from 'node:crypto';
-import {
-  chmodSync,
-  closeSync,
-  existsSync,
-  fsyncSync,
-  openSync,
-  readFileSync,
-  renameSync,
-  statSync,
-  writeSync,
-} from 'node:fs';
+import { chmodSync, existsSync, readFileSync, statSync } from 'node:fs';
 import { z } from 'zod';
 import { hashSchema } from '#core/bounds.ts';
 import { Fault } from '#core/fault.ts';
 import { sealingPublicKey } from '#core/ledger/signature.ts';
 import { rotatedKeys, type SiteKey, siteKeySchema } from '#core/ledger/site-key.ts';
+import { writeWhole } from '../whole-file.ts';
 
 // The site's private key lies in a file that only the site's own system account reads, never in the database: who is root there can't seal in the
 // site's name.
@@ -41,14 +32,7 @@ export const keyFilePath = (): string => {
   return path;
 };
 
-const written = (path: string, keys: KeyFile): void => {
-  const beside = `${path}.${process.pid}.new`;
-  const file = openSync(beside, 'w', 0o600);
-  writeSync(file, `${JSON.stringify(keys, null, 2)}\n`);
-  fsyncSync(file);
-  closeSync(file);
-  renameSync(beside, path);
-};
+const written = (path: string, keys: KeyFile): void => writeWhole(path, `${JSON.stringify(keys, null, 2)}\n`);
 
 let remembered: { readonly path: string; readonly changedMs: number; readonly keys: KeyFile } | null = null;
 

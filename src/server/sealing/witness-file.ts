@@ -1,4 +1,4 @@
-import { closeSync, fsyncSync, ftruncateSync, openSync, readSync, statSync, writeSync } from 'node:fs';
+import { closeSync, fsyncSync, ftruncateSync, openSync, readSync, statSync, writeFileSync } from 'node:fs';
 import type { ChainHead } from '#core/ledger/hash-chain.ts';
 import { afterLine, nothingWitnessed, type Witnessed, type WitnessProblem } from '#core/ledger/witness.ts';
 import { nodeSha256 } from '../append/node-sha256.ts';
@@ -71,14 +71,21 @@ export const readWitness = (): Read => {
 export const witnessedHead = (jobId: string): ChainHead | null =>
   readWitness().witnessed.jobs.get(jobId) ?? null;
 
-/** Adds a line, on disk before this returns. What a killed process left of one is cut off first. */
+/** Adds a line, on disk before this returns. What a killed process left of one is cut off first.
+ *  Throws: what the system answers, as of a full disk, with the file as it was. */
 export const appendWitness = (path: string, text: string): void => {
   const { end } = readWitness();
   const file = openSync(path, 'a', 0o600);
   try {
     ftruncateSync(file, end);
-    writeSync(file, `${text}\n`);
-    fsyncSync(file);
+    try {
+      // All of it or an error: a single write to a disk that is filling up writes a part and says nothing.
+      writeFileSync(file, `${text}\n`);
+      fsyncSync(file);
+    } catch (error) {
+      ftruncateSync(file, end);
+      throw error;
+    }
   } finally {
     closeSync(file);
   }
