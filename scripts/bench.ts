@@ -1,9 +1,10 @@
 import { benchAppend } from './bench/append.ts';
 import { benchBook } from './bench/book.ts';
 import { benchDoors } from './bench/doors.ts';
-import { benchJob, benchScreen } from './bench/job.ts';
+import { benchJob } from './bench/job.ts';
 import { benchPrint } from './bench/print.ts';
 import { benchRecall } from './bench/recall.ts';
+import { benchScreen } from './bench/screen.ts';
 
 // `npm run bench`, or `npm run bench -- append book`: medians over repeated runs in one process and one browser; with --json one object a
 // line. The machine may be shared: compare within one run.

@@ -1,15 +1,10 @@
-import { mkdirSync, rmSync } from 'node:fs';
-import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
+import type { Pool, PoolConnection } from 'mysql2/promise';
 import { v7 as uuidv7 } from 'uuid';
 import type { UnplacedEvent } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { appendedTo, unknownContact } from '#server/append/append-events.ts';
-import { type Device, readyJob, type SiteClient, signedInClient } from '../load/site-client.ts';
-import { ensureBuilt } from '../site/build.ts';
-import { demoPeople, fillDemo } from '../site/fill-demo.ts';
-import { freePort } from '../site/free-port.ts';
-import { inProject } from '../site/paths.ts';
-import { openSiteDatabase, startApplication } from '../site/run-site.ts';
+import { type Device, readyJob, type SiteClient } from '../load/site-client.ts';
+import { onBenchSite } from './bench-site.ts';
 import { median, printFigure, printMeasured, timedAsync } from './measured.ts';
 
 const TOOL = 'TS-07';
@@ -237,35 +232,18 @@ const benchLongJob = async (station: Station): Promise<void> => {
 };
 
 /** Appends against transactions written by hand, in one run on one database. */
-export const benchAppend = async (): Promise<void> => {
-  await ensureBuilt();
-  const home = inProject('.jentik', 'bench-append');
-  rmSync(home, { recursive: true, force: true });
-  mkdirSync(home, { recursive: true });
-  const database = await openSiteDatabase(home, 'Bench');
-  await fillDemo();
-  const application = await startApplication(home, database.appUrl, await freePort());
-  const pool = createPool({ uri: database.ownerUrl, database: 'jentik', connectionLimit: 12 });
-  try {
-    const people = demoPeople();
+export const benchAppend = (): Promise<void> =>
+  onBenchSite(async ({ owner, people, signedIn }) => {
     const stations: Station[] = [];
     const jobs: string[] = [];
     for (let index = 0; index < 8; index += 1) {
-      const { name, pin } = people[index % people.length] as (typeof people)[number];
-      const client = await signedInClient(application.address, name, pin);
+      const client = await signedIn(people[index % people.length] as (typeof people)[number]);
       stations.push({ client, device: await readyJob(client, TERMINALS, TOOL), pulls: 0 });
       jobs.push((await readyJob(client, TERMINALS, TOOL)).job);
     }
-    await benchRates(stations, pool, jobs);
-    await benchOffered(stations, pool, jobs);
-    await benchBatches(stations[0] as Station, pool, jobs[0] as string);
-    await benchBulk(stations[1] as Station, pool, jobs[1] as string);
+    await benchRates(stations, owner, jobs);
+    await benchOffered(stations, owner, jobs);
+    await benchBatches(stations[0] as Station, owner, jobs[0] as string);
+    await benchBulk(stations[1] as Station, owner, jobs[1] as string);
     await benchLongJob(stations[2] as Station);
-    for (const { client } of stations) client.close();
-  } finally {
-    await pool.end();
-    await application.stop();
-    await database.stop();
-    rmSync(home, { recursive: true, force: true });
-  }
-};
+  });

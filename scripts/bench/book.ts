@@ -1,13 +1,11 @@
-import { mkdirSync, rmSync } from 'node:fs';
-import { createPool } from 'mysql2/promise';
+import type { Pool } from 'mysql2/promise';
 import { v7 as uuidv7 } from 'uuid';
 import { lookUp } from '#core/spec/lookup/look-up.ts';
 import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import { SCREW_TERMINALS } from '#core/spec/lookup/published/screw-terminals.ts';
 import { searchTerms } from '#core/spec/search/search-terms.ts';
 import { searchSite } from '#server/services/site-search.ts';
-import { inProject } from '../site/paths.ts';
-import { openSiteDatabase } from '../site/run-site.ts';
+import { onBenchDatabase } from './bench-site.ts';
 import { measured, measuredAsync } from './measured.ts';
 
 const REQUIREMENTS = 100_000;
@@ -43,8 +41,7 @@ const entryText = (index: number): { readonly title: string; readonly detail: st
   };
 };
 
-const fill = async (ownerUrl: string): Promise<void> => {
-  const pool = createPool({ uri: ownerUrl, database: 'jentik' });
+const fill = async (pool: Pool): Promise<void> => {
   // The entries that ship with Jentik come first; these begin well past them.
   const FIRST_ID = 1_000_000;
   for (let from = 0; from < REQUIREMENTS; from += BATCH) {
@@ -62,7 +59,6 @@ const fill = async (ownerUrl: string): Promise<void> => {
     ]);
   }
   await pool.query('ANALYZE TABLE search_terms, search_entries');
-  await pool.end();
 };
 
 const QUERIES = [
@@ -83,12 +79,8 @@ export const benchBook = async (): Promise<void> => {
   measured('look a published table up', 50, () =>
     lookUp(readLookupTable(SCREW_TERMINALS.table, 'N.m'), { keys: ['#6'], valueColumn: 0 }),
   );
-  const home = inProject('.jentik', 'bench-book');
-  rmSync(home, { recursive: true, force: true });
-  mkdirSync(home, { recursive: true });
-  const site = await openSiteDatabase(home, 'Bench');
-  try {
-    await fill(site.ownerUrl);
+  await onBenchDatabase(async (owner) => {
+    await fill(owner);
     for (const query of QUERIES) {
       const { hits } = await searchSite(query);
       await measuredAsync(
@@ -97,8 +89,5 @@ export const benchBook = async (): Promise<void> => {
         () => searchSite(query),
       );
     }
-  } finally {
-    await site.stop();
-    rmSync(home, { recursive: true, force: true });
-  }
+  });
 };

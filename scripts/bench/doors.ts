@@ -1,10 +1,4 @@
-import { rmSync } from 'node:fs';
-import { signedInClient } from '../load/site-client.ts';
-import { ensureBuilt } from '../site/build.ts';
-import { demoPeople, fillDemo } from '../site/fill-demo.ts';
-import { freePort } from '../site/free-port.ts';
-import { inProject } from '../site/paths.ts';
-import { openSiteDatabase, startApplication } from '../site/run-site.ts';
+import { onBenchSite } from './bench-site.ts';
 import { printMeasured } from './measured.ts';
 
 const AT_ONCE = 20;
@@ -46,18 +40,11 @@ const publicWork = (
 ];
 
 /** How long a page takes while twenty of the most expensive public answers are being worked out. Bound: 300 ms. */
-export const benchDoors = async (): Promise<void> => {
-  await ensureBuilt();
-  const home = inProject('.jentik', 'bench');
-  rmSync(home, { recursive: true, force: true });
-  const database = await openSiteDatabase(home, 'Bench');
-  await fillDemo();
-  const application = await startApplication(home, database.appUrl, await freePort());
-  const [lead] = demoPeople();
-  const client = await signedInClient(application.address, lead?.name ?? '', lead?.pin ?? '');
-  try {
+export const benchDoors = (): Promise<void> =>
+  onBenchSite(async ({ address, people, signedIn }) => {
+    const client = await signedIn(people[0] as (typeof people)[number]);
     const post = async (name: string, body: unknown): Promise<number> => {
-      const answer = await fetch(`${application.address}/api/v1/compute/${name}`, {
+      const answer = await fetch(`${address}/api/v1/compute/${name}`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify(body),
@@ -89,10 +76,4 @@ export const benchDoors = async (): Promise<void> => {
       }
       printMeasured(`a page, while ${AT_ONCE} requests of ${name} run (bound 300)`, times);
     }
-  } finally {
-    client.close();
-    await application.stop();
-    await database.stop();
-    rmSync(home, { recursive: true, force: true });
-  }
-};
+  });

@@ -1,6 +1,4 @@
 import { hash } from 'node:crypto';
-import { rmSync } from 'node:fs';
-import { chromium } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { judgePull } from '#core/command/judge-pull.ts';
 import { applied, jobViewOf } from '#core/event/apply.ts';
@@ -19,25 +17,12 @@ import type { Tool } from '#core/tool/tool.ts';
 import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { wantedSetting } from '#core/view/wanted-setting.ts';
-import { ensureBuilt } from '../site/build.ts';
-import { ensureDebianPackage } from '../site/debian-package.ts';
-import { demoPeople, fillDemo } from '../site/fill-demo.ts';
-import { freePort } from '../site/free-port.ts';
-import { inProject } from '../site/paths.ts';
-import { openSiteDatabase, startApplication } from '../site/run-site.ts';
-import { CHROMIUM, CHROMIUM_ARGS } from '../test/chromium.ts';
-import { measured, printFigure, printMeasured, timed } from './measured.ts';
+import { terminalList } from '../load/site-client.ts';
+import { measured, printFigure, timed } from './measured.ts';
 
 const TERMINALS = 400;
 
-const list = [
-  'position,label,x_mm,y_mm,conductor,requirement',
-  ...Array.from(
-    { length: TERMINALS },
-    (_, index) =>
-      `P${index + 1},terminal ${index + 1},${(index % 40) * 8},${Math.floor(index / 40) * 24},14 AWG,13 to 17 in-lb`,
-  ),
-].join('\n');
+const list = terminalList(TERMINALS);
 
 const readLines = (lines: readonly FastenerLine[]) =>
   readFastenerLines(lines, { kindOf: () => CONTROL_CABINET, siteUnit: 'N.m', schools: DEFAULT_SCHOOLS });
@@ -177,72 +162,4 @@ export const benchJob = (): void => {
     values: portable.map((ms) => (chain.length / ms) * 1000),
     unit: 'events a second',
   });
-};
-
-/** From a pull to its verdict on the screen, in a real browser. */
-export const benchScreen = async (): Promise<void> => {
-  ensureDebianPackage('chromium', CHROMIUM);
-  await ensureBuilt();
-  const home = inProject('.jentik', 'bench');
-  rmSync(home, { recursive: true, force: true });
-  const database = await openSiteDatabase(home, 'Bench');
-  await fillDemo();
-  const application = await startApplication(home, database.appUrl, await freePort());
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args: [...CHROMIUM_ARGS] });
-  try {
-    const page = await browser.newPage({ baseURL: application.address });
-    const [lead] = demoPeople();
-    const people: { id: string; name: string }[] = await (await page.request.get('/api/v1/people')).json();
-    await page.request.post('/api/v1/sessions', {
-      data: { personId: people.find(({ name }) => name === lead?.name)?.id, pin: lead?.pin },
-    });
-    const lines = valueOrThrow(fastenerLines(list)).lines;
-    const planned = await page.request.post('/api/v1/jobs', {
-      data: {
-        jobId: uuidv7(),
-        eventId: uuidv7(),
-        deviceTime: new Date().toISOString(),
-        title: 'Bench',
-        seenFrom: 'here',
-        source: { title: 'x', revision: '', place: '' },
-        lines,
-      },
-    });
-    if (!planned.ok()) throw new Error(await planned.text());
-    const { job } = await planned.json();
-    await page.goto(`/jobs/${job}/plan`);
-    await page.getByRole('button', { name: 'Take TS-07' }).click();
-    await page.getByText('all sent').waitFor();
-    await page.goto(`/jobs/${job}/bench`);
-    await page.locator('[data-testid=main-action]:enabled').waitFor();
-    await page.keyboard.press('Space');
-    for (const box of await page.getByRole('dialog').getByRole('checkbox').all()) await box.check();
-    await page.getByRole('button', { name: 'All done' }).click();
-    await page.keyboard.press('Space');
-    await page.getByText('It clicked').waitFor();
-    const times = await page.evaluate(async (pulls) => {
-      const taken: number[] = [];
-      for (let index = 0; index < pulls; index += 1) {
-        const start = performance.now();
-        window.dispatchEvent(new KeyboardEvent('keydown', { key: ' ' }));
-        // A message posted from a frame's callback arrives when that frame has been drawn.
-        await new Promise<void>((resolve) =>
-          requestAnimationFrame(() => {
-            const { port1, port2 } = new MessageChannel();
-            port1.onmessage = () => resolve();
-            port2.postMessage(null);
-          }),
-        );
-        taken.push(performance.now() - start);
-        await new Promise((resolve) => setTimeout(resolve, 60));
-      }
-      return taken;
-    }, 60);
-    printMeasured(`pull to verdict on screen, ${TERMINALS} terminals, in Chromium`, times);
-  } finally {
-    await browser.close();
-    await application.stop();
-    await database.stop();
-    rmSync(home, { recursive: true, force: true });
-  }
 };

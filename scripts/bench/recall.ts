@@ -1,11 +1,9 @@
-import { mkdirSync, rmSync } from 'node:fs';
-import { createPool } from 'mysql2/promise';
+import type { Pool } from 'mysql2/promise';
 import { v7 as uuidv7 } from 'uuid';
 import { idToBytes } from '#server/database/id-bytes.ts';
 import { recallOf } from '#server/services/recall-tool.ts';
 import type { KeptSession } from '#wire/calibration.ts';
-import { inProject } from '../site/paths.ts';
-import { openSiteDatabase } from '../site/run-site.ts';
+import { onBenchDatabase } from './bench-site.ts';
 import { measuredAsync } from './measured.ts';
 
 const PULLS = 1_000_000;
@@ -15,8 +13,7 @@ const TOOL = uuidv7();
 const START_MS = Date.parse('2025-11-25T00:00:00Z');
 const EVERY_MS = 31_000;
 
-const fill = async (ownerUrl: string): Promise<void> => {
-  const pool = createPool({ uri: ownerUrl, database: 'jentik' });
+const fill = async (pool: Pool): Promise<void> => {
   const tool = idToBytes(TOOL);
   const jobs = Array.from({ length: JOBS }, () => idToBytes(uuidv7()));
   for (let from = 0; from < PULLS; from += BATCH) {
@@ -56,17 +53,12 @@ const fill = async (ownerUrl: string): Promise<void> => {
       GROUP BY 2, 3, 4, 5, 6, 7, 8`,
   );
   await pool.query('ANALYZE TABLE pulls, pull_counts');
-  await pool.end();
 };
 
 /** A recall of one tool over a million pulls. */
 export const benchRecall = async (): Promise<void> => {
-  const home = inProject('.jentik', 'bench-recall');
-  rmSync(home, { recursive: true, force: true });
-  mkdirSync(home, { recursive: true });
-  const site = await openSiteDatabase(home, 'Bench');
-  try {
-    await fill(site.ownerUrl);
+  await onBenchDatabase(async (owner) => {
+    await fill(owner);
     const points = [1, 4, 8].map((torqueNewtonMetres) => ({
       torqueNewtonMetres,
       errorPercent: 7,
@@ -82,8 +74,5 @@ export const benchRecall = async (): Promise<void> => {
       for await (const step of recallOf(found, TOOL))
         if (step.kind === 'found' && step.jobs.length !== JOBS) throw new Error('a job is missing');
     });
-  } finally {
-    await site.stop();
-    rmSync(home, { recursive: true, force: true });
-  }
+  });
 };

@@ -1,0 +1,58 @@
+import { chromium } from '@playwright/test';
+import { readyJob } from '../load/site-client.ts';
+import { ensureDebianPackage } from '../site/debian-package.ts';
+import { CHROMIUM, CHROMIUM_ARGS } from '../test/chromium.ts';
+import { onBenchSite } from './bench-site.ts';
+import { printMeasured } from './measured.ts';
+
+const TERMINALS = 400;
+const PULLS = 60;
+// As fast as a person goes from terminal to terminal, and slower than what others did counts as just looked at.
+const PAUSES_MS = [60, 1_200];
+
+/** From a pull to the next fastener in front of the person, in a real browser. */
+export const benchScreen = (): Promise<void> =>
+  onBenchSite(async ({ address, people, signedIn }) => {
+    ensureDebianPackage('chromium', CHROMIUM);
+    const client = await signedIn(people[0] as (typeof people)[number]);
+    const browser = await chromium.launch({ executablePath: CHROMIUM, args: [...CHROMIUM_ARGS] });
+    try {
+      const page = await browser.newPage({ baseURL: address, extraHTTPHeaders: { cookie: client.cookie } });
+      // What runs this script names the functions in it by this; a page has no such thing.
+      await page.addInitScript({ content: 'globalThis.__name = (made) => made;' });
+      for (const pause of PAUSES_MS) {
+        const { job } = await readyJob(client, TERMINALS, 'TS-07');
+        await page.goto(`/jobs/${job}/bench`);
+        await page.locator('[data-testid=main-action]:enabled').waitFor();
+        const times = await page.evaluate(
+          async ([pulls, wait]) => {
+            const front = (): string =>
+              document.querySelector('[data-testid=current-position]')?.textContent ?? '';
+            // A message posted from a frame's callback arrives when that frame has been drawn.
+            const drawn = (): Promise<void> =>
+              new Promise((resolve) =>
+                requestAnimationFrame(() => {
+                  const { port1, port2 } = new MessageChannel();
+                  port1.onmessage = () => resolve();
+                  port2.postMessage(null);
+                }),
+              );
+            const taken: number[] = [];
+            for (let index = 0; index < (pulls as number); index += 1) {
+              const [before, start] = [front(), performance.now()];
+              window.dispatchEvent(new KeyboardEvent('keydown', { key: ' ' }));
+              do await drawn();
+              while (front() === before);
+              taken.push(performance.now() - start);
+              await new Promise((resolve) => setTimeout(resolve, wait));
+            }
+            return taken;
+          },
+          [PULLS, pause] as const,
+        );
+        printMeasured(`pull to the next of ${TERMINALS} terminals on screen, one every ${pause} ms`, times);
+      }
+    } finally {
+      await browser.close();
+    }
+  });
