@@ -30,12 +30,24 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
   });
 }
 
-// Killed outright, npm hands nothing on: whoever has lost it ends as if it had.
+// Killed outright, npm hands nothing on: whoever has lost it ends as if it had. It may be gone before this line is reached: then the parent is
+// neither of its group nor something that it started.
 const parent = process.ppid;
-if (process.env.npm_lifecycle_event)
+const about = (pid, file) => {
+  try {
+    return readFileSync(`/proc/${pid}/${file}`, 'utf8');
+  } catch {
+    return '';
+  }
+};
+const groupOf = (pid) => about(pid, 'stat').split(') ').at(-1)?.split(' ')[2];
+if (process.env.npm_lifecycle_event) {
+  const isOfGroup = groupOf(parent) === groupOf('self');
+  if (!isOfGroup && !about(parent, 'environ').includes('npm_lifecycle_event=')) process.exit(1);
   setInterval(() => {
     if (process.ppid !== parent && !isEnded) process.kill(process.pid, 'SIGTERM');
   }, 1_000).unref();
+}
 
 const ran = (command, args, options) =>
   new Promise((resolve) => {

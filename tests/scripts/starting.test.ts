@@ -1,3 +1,5 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import {
   existsSync,
   mkdirSync,
@@ -13,6 +15,7 @@ import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { isCheckDue } from '#server/sealing/nightly-check.ts';
 import { keepRunning } from '../../scripts/site/keep-running.ts';
+import { inProject } from '../../scripts/site/paths.ts';
 import { namedFile, siteHome } from '../../scripts/site/site-home.ts';
 import { noteSite, releaseSite, runningSite, takeSite } from '../../scripts/site/site-lock.ts';
 import { keepPort, sitePort } from '../../scripts/site/site-port.ts';
@@ -152,4 +155,32 @@ test('the ledger is checked once a night, and after a night that the machine was
   // A site that began an hour before the night is not checked an hour later.
   expect(due('2026-11-26T02:00:05', '2026-11-26T01:00:00')).toBe(false);
   expect(due('2026-11-26T09:00:00', null)).toBe(false);
+});
+
+describe('a command of npm’s', () => {
+  const COMMAND = '"$NODE" scripts/run.mjs scripts/check.ts --folder "$NO_SITE"';
+
+  /** What a shell in a group of its own, and all that it starts, say until the last of them is gone. */
+  const saidBy = async (script: string): Promise<string> => {
+    const shell = spawn('sh', ['-c', script], {
+      cwd: inProject(),
+      detached: true,
+      env: {
+        ...process.env,
+        npm_lifecycle_event: 'check',
+        NODE: process.execPath,
+        NO_SITE: join(home, 'none'),
+      },
+    });
+    let said = '';
+    for (const stream of [shell.stdout, shell.stderr])
+      stream.on('data', (chunk: Buffer) => (said += chunk.toString()));
+    await once(shell, 'close');
+    return said;
+  };
+
+  test('runs while npm is there, and begins nothing where npm was killed before it was awake', async () => {
+    expect(await saidBy(`${COMMAND}; true`)).toContain('There is no site');
+    expect(await saidBy(`(sleep 0.5; exec ${COMMAND}) & exit`)).toBe('');
+  }, 60_000);
 });
