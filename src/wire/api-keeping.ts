@@ -11,7 +11,15 @@ const backupNameSchema = z.string().regex(/^jentik-\d{4}-\d\d-\d\dT\d{6}\.jsonl\
 export const keepingSchema = z.strictObject({
   fingerprint: z.string(),
   keys: z.array(siteKeySchema),
-  witness: z.strictObject({ lines: z.int(), at: instantSchema.nullable(), jobs: z.int() }).nullable(),
+  witness: z
+    .strictObject({
+      lines: z.int(),
+      at: instantSchema.nullable(),
+      jobs: z.int(),
+      /** Since when events wait for a line of the witness file, where they wait for longer than that takes. */
+      lateSince: instantSchema.nullable(),
+    })
+    .nullable(),
   /** Rows that can't be read, and are left out of their lists. */
   unreadable: z.array(z.strictObject({ what: z.string(), id: z.string() })),
   lastCheck: z.strictObject({ by: z.string(), check: ledgerCheckSchema }).nullable(),

@@ -1,4 +1,5 @@
 import { rmSync } from 'node:fs';
+import { createConnection } from 'mysql2/promise';
 import { closeDatabase } from '#server/database/pool.ts';
 import { freePort } from '../../scripts/site/free-port.ts';
 import { inProject } from '../../scripts/site/paths.ts';
@@ -87,6 +88,28 @@ test('an empty site: its first person, a tool, a job, the bench', async ({ page 
   await expect(page.getByRole('button', { name: 'Take D-1' })).toBeVisible();
   await page.goto(`${application.address}/first-run`);
   await expect(page).toHaveURL(/sign-in/);
+});
+
+test('what can’t be read is said where it is missing, and named on the Records page', async ({ page }) => {
+  const people = (await (await page.request.get(`${application.address}/api/v1/people`)).json()) as {
+    id: string;
+  }[];
+  await page.request.post(`${application.address}/api/v1/sessions`, {
+    data: { personId: people[0]?.id, pin: '4711' },
+  });
+  await page.goto(`${application.address}/tools`);
+  await expect(page.getByRole('link', { name: 'D-1' })).toBeVisible();
+  await expect(page.getByTestId('unreadable')).toHaveCount(0);
+  const root = await createConnection({ uri: database.ownerUrl, database: 'jentik' });
+  await root.query("INSERT INTO adapters (id, code, body) VALUES (UUID(), 'BAD', '{')");
+  // The list that it is missing from comes in all the same; from the next page on it is said.
+  await page.goto(`${application.address}/tools`);
+  await expect(page.getByRole('link', { name: 'D-1' })).toBeVisible();
+  await page.goto(`${application.address}/tools`);
+  await page.getByTestId('unreadable').getByRole('link', { name: 'Records' }).click();
+  await expect(page.getByText('Can’t be read, and left out of their lists')).toBeVisible();
+  await root.query("DELETE FROM adapters WHERE code = 'BAD'");
+  await root.end();
 });
 
 test('a database that hangs or is gone: a page of our own with when to come again, and all is well once it is back', async ({

@@ -9,10 +9,13 @@ import { checkLedger } from '#server/sealing/check-ledger.ts';
 import { rotateKeyFile, siteKeys } from '#server/sealing/key-file.ts';
 import { moveKeyOut } from '#server/sealing/move-key-out.ts';
 import { sealOnce } from '#server/sealing/sealer.ts';
+import { witnessLateSince } from '#server/sealing/witness-late.ts';
 import { changeSite } from '#server/services/change-site.ts';
+import { secondsAfter } from '#server/services/clock.ts';
 import { exportRecord } from '#server/services/export-record.ts';
 import { keepSession } from '#server/services/keep-session.ts';
 import { addSource } from '#server/services/keep-source.ts';
+import { keeping } from '#server/services/keeping.ts';
 import { siteChoices } from '#server/services/read-site.ts';
 import { rebuildProjections } from '#server/services/rebuild-projections.ts';
 import { signJob } from '#server/services/sign-job.ts';
@@ -86,6 +89,18 @@ describe('a ledger that nobody touched', () => {
     expect(more.found).toBe(0);
     expect(more.unwitnessed).toMatchObject({ jobs: 1, events: 2 });
     expect(unwitnessedWords(more)).toContain('2 events in 1 job');
+  });
+
+  test('what waits for the witness for longer than it takes is said, with since when; what came just now is not', async () => {
+    const job = await witnessedJob();
+    expect((await keeping()).witness?.lateSince).toBeNull();
+    const tam = await person('Tam');
+    valueOrThrow(await appendEvents(job, pullEvents(await stateOf(job), 'X2', tam), tam));
+    const since = (await eventsInDatabase(job)).at(-2)?.serverTime ?? '';
+    expect(await witnessLateSince(database(), secondsAfter(since, 170))).toBeNull();
+    expect(await witnessLateSince(database(), secondsAfter(since, 190))).toBe(since);
+    await seal();
+    expect(await witnessLateSince(database(), secondsAfter(since, 190))).toBeNull();
   });
 
   test('holds while people go on working and the sealer has its turns: what comes between two questions is no finding', async () => {

@@ -65,6 +65,21 @@ export const selectEvents = async (
   return rows.map(eventOf);
 };
 
+/** When the site placed the first of some events, each named by its job and its sequence; null where there is none of them. */
+export const selectFirstTime = async (
+  db: Connection,
+  places: readonly (readonly [jobId: string, sequence: number])[],
+): Promise<string | null> => {
+  const [[row]] = await db.query<RowDataPacket[]>(
+    `
+    SELECT MIN(server_time) AS first
+      FROM events
+     WHERE (job_id, sequence) IN (:places)`,
+    { places: places.map((place) => [...place]) },
+  );
+  return row?.['first'] ? instantFromSql(row['first']) : null;
+};
+
 /** The events of some ids, whatever their jobs. */
 export const selectEventsById = async (
   db: Connection,

@@ -11,6 +11,8 @@ import { selectLog } from '../queries/site-log.ts';
 import { checkLedger } from '../sealing/check-ledger.ts';
 import { readKeyFile } from '../sealing/key-file.ts';
 import { readWitness, witnessPath } from '../sealing/witness-file.ts';
+import { witnessLateSince } from '../sealing/witness-late.ts';
+import { now } from './clock.ts';
 
 /** How the site's records are kept: by which keys it seals, what is witnessed, and what the last check came to. */
 export const keeping = async (): Promise<Keeping> => {
@@ -21,7 +23,14 @@ export const keeping = async (): Promise<Keeping> => {
   return {
     fingerprint: keyFingerprint(sealingPublicKey(privateKey)),
     keys: [...keys],
-    witness: witnessPath() ? { lines: witnessed.line, at: witnessed.at, jobs: witnessed.jobs.size } : null,
+    witness: witnessPath()
+      ? {
+          lines: witnessed.line,
+          at: witnessed.at,
+          jobs: witnessed.jobs.size,
+          lateSince: await witnessLateSince(database(), now()),
+        }
+      : null,
     unreadable: unreadableRows().slice(0, 50),
     lastCheck: last && check.success ? { by: last.by, check: check.data } : null,
   };

@@ -32,9 +32,10 @@ const Findings = ({
   </>
 );
 
-const Result = ({ done: { by, check } }: { readonly done: Done }) => (
+const Result = ({ done: { by, check }, isLate }: { readonly done: Done; readonly isLate: boolean }) => (
   <div className="grid gap-2" data-testid="ledger-check">
-    {check.found === 0 && <p className="text-l font-bold text-in">Everything holds.</p>}
+    {check.found === 0 && isLate && <p className="font-bold">Everything held when it was checked last.</p>}
+    {check.found === 0 && !isLate && <p className="text-l font-bold text-in">Everything holds.</p>}
     {check.found > 0 && <Findings findings={check.findings} found={check.found} />}
     <p>{checkedWords(check)}</p>
     <p>{unwitnessedWords(check)}</p>
@@ -62,7 +63,15 @@ export const LedgerPanel = ({ keeping, isLead }: { readonly keeping: Keeping; re
           the site’s log stood, signed and kept outside the database. Line {witness.lines} of its file.
         </p>
       ) : (
-        <p>Nothing is witnessed yet; the first line is written within a minute.</p>
+        !witness?.lateSince && <p>Nothing is witnessed yet; the first line is written within a minute.</p>
+      )}
+      {witness?.lateSince && (
+        <p className="border-l-4 border-high pl-3" data-testid="witness-late">
+          <strong>Not witnessed since {localTime(witness.lateSince)}.</strong> Nothing could be added to the
+          witness file, though there is something to add. Its disk may be full, or the file was changed: check
+          everything now. The log of the application says why. Work goes on; what happened since can be
+          changed by whoever has the database, and nobody would see it.
+        </p>
       )}
       {unreadable.length > 0 && (
         <p className="border-l-4 border-high pl-3">
@@ -72,7 +81,7 @@ export const LedgerPanel = ({ keeping, isLead }: { readonly keeping: Keeping; re
       )}
       {progress && <ProgressBar progress={progress} what="Checking everything" />}
       {progress && found.length > 0 && <Findings findings={found} found={found.length} />}
-      {!progress && done && <Result done={done} />}
+      {!progress && done && <Result done={done} isLate={!!witness?.lateSince} />}
       {!progress && !done && <p>Not checked yet. The site checks itself every night.</p>}
       <ProblemNotice problem={problem} />
       {isLead ? (
