@@ -1,23 +1,11 @@
-import { eventsOf, expect, plainList, plannedJob, readyBench, signedIn, test } from './site.ts';
+import { eventsOf, expect, plainList, plannedJob, readyBench, setBench, signedIn, test } from './site.ts';
 
 test.beforeEach(async ({ page }) => {
   await signedIn(page, 'Eko');
 });
 
-const bench = async (
-  page: Parameters<typeof readyBench>[0],
-  title: string,
-  list = plainList(4),
-): Promise<string> => {
-  const job = await plannedJob(page, title, list);
-  await readyBench(page, job);
-  await page.keyboard.press('Space');
-  await expect(page.getByTestId('main-action')).toContainText('It clicked');
-  return job;
-};
-
 test('a reading twelve times off asks before it is recorded', async ({ page }) => {
-  const job = await bench(page, 'Twelve times');
+  const job = await setBench(page, 'Twelve times');
   await page.keyboard.type('180');
   await page.keyboard.press('Enter');
   const question = page.getByRole('alert');
@@ -41,7 +29,7 @@ test('a reading twelve times off asks before it is recorded', async ({ page }) =
 });
 
 test('past the click: loosened, inspected, pulled again', async ({ page }) => {
-  await bench(page, 'Past the click');
+  await setBench(page, 'Past the click');
   await page.keyboard.press('o');
   await expect(page.getByTestId('verdict')).toContainText('Went past the click. Loosen, inspect the thread');
   await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'high');
@@ -54,7 +42,7 @@ test('past the click: loosened, inspected, pulled again', async ({ page }) => {
 });
 
 test('the last pull is voided with a reason and stays in the record', async ({ page }) => {
-  const job = await bench(page, 'Voided');
+  const job = await setBench(page, 'Voided');
   await page.keyboard.press('Space');
   await page.keyboard.press('Backspace');
   const dialog = page.getByRole('dialog', { name: 'Void the pull on P1' });
@@ -67,7 +55,7 @@ test('the last pull is voided with a reason and stays in the record', async ({ p
 });
 
 test('by feel stays open; re-pull, witness mark and arrows do what their keys say', async ({ page }) => {
-  await bench(page, 'Keys');
+  await setBench(page, 'Keys');
   await page.keyboard.press('b');
   await expect(page.getByTestId('verdict')).toContainText('By feel, no torque tool. It stays open');
   await expect(page.getByTestId('current-position')).toHaveText('P2');
@@ -91,7 +79,7 @@ test('by feel stays open; re-pull, witness mark and arrows do what their keys sa
 });
 
 test('typed digits show on the tape before they count; a low one stays in front', async ({ page }) => {
-  await bench(page, 'Low');
+  await setBench(page, 'Low');
   await page.keyboard.type('12.5');
   await expect(page.getByRole('button', { name: 'Record 12.5 lbf·in' })).toBeVisible();
   await page.keyboard.press('Backspace');
@@ -105,7 +93,7 @@ test('typed digits show on the tape before they count; a low one stays in front'
 });
 
 test('another target asks for another setting before the next pull, with the way there', async ({ page }) => {
-  await bench(page, 'Settings', `${plainList(1)}\nQ1,other,40,0,14 AWG,20 to 24 in-lb`);
+  await setBench(page, 'Settings', `${plainList(1)}\nQ1,other,40,0,14 AWG,20 to 24 in-lb`);
   await page.keyboard.press('Space');
   await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText('Set TS-07 to 22.0 lbf·in');
   await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText(
@@ -171,7 +159,7 @@ test('400 terminals: the drawing follows, and the next action is always in reach
 });
 
 test('why: the derivation with its source, school and what is assumed', async ({ page }) => {
-  await bench(page, 'Why', plainList(1, 'max 30 in-lb'));
+  await setBench(page, 'Why', plainList(1, 'max 30 in-lb'));
   await page.getByText('why', { exact: true }).click();
   const why = page.locator('details');
   await expect(why).toContainText('Printed: max 30 in-lb');

@@ -1,13 +1,28 @@
+import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { createConnection } from 'mysql2/promise';
 import { freePort } from '../../scripts/site/free-port.ts';
 import { startApplication } from '../../scripts/site/run-site.ts';
-import { eventsOf, expect, plainList, plannedJob, readyBench, signedIn, test } from './site.ts';
+import { eventsOf, expect, plainList, plannedJob, readyBench, setBench, signedIn, test } from './site.ts';
 
 const startOwn = (port: number) =>
   startApplication(process.env['JENTIK_TEST_FOLDER'] ?? '', process.env['JENTIK_TEST_APP_URL'] ?? '', port);
 
 const pulledPositions = (events: Awaited<ReturnType<typeof eventsOf>>) =>
   events.filter(({ kind }) => kind === 'pull-made').map(({ body }) => body.position);
+
+/** Another device at the same bench, with somebody else signed in. */
+const ekosBench = async (
+  browser: Browser,
+  page: Page,
+  job: string,
+): Promise<{ readonly context: BrowserContext; readonly other: Page }> => {
+  const context = await browser.newContext({ baseURL: new URL(page.url()).origin });
+  const other = await context.newPage();
+  await signedIn(other, 'Eko');
+  await other.goto(`/jobs/${job}/bench`);
+  await expect(other.getByTestId('main-action')).toBeEnabled();
+  return { context, other };
+};
 
 test('the server is killed between two pulls: neither is lost, and each is in the record once', async ({
   page,
@@ -79,10 +94,7 @@ test('the tab is closed while the server is away: what waited is sent when a pag
 
 test('an answer that was lost is sent again and counts once', async ({ page }) => {
   await signedIn(page, 'Dewi');
-  const job = await plannedJob(page, 'Lost answer', plainList(2));
-  await readyBench(page, job);
-  await page.keyboard.press('Space');
-  await expect(page.getByText('all sent')).toBeVisible();
+  const job = await setBench(page, 'Lost answer', plainList(2));
   let lost = 0;
   await page.route('**/events', async (route) => {
     if (route.request().method() !== 'POST' || lost > 0) return route.continue();
@@ -102,18 +114,11 @@ test('two devices on one job: the one that is behind catches up, and both pulls 
   browser,
 }) => {
   await signedIn(page, 'Dewi');
-  const job = await plannedJob(page, 'Two devices', plainList(3));
-  await readyBench(page, job);
-  await page.keyboard.press('Space');
-  await expect(page.getByText('all sent')).toBeVisible();
+  const job = await setBench(page, 'Two devices', plainList(3));
 
   // This one hears nothing of what the other does: it is behind.
   await page.route('**/events?after=*', (route) => route.abort());
-  const context = await browser.newContext({ baseURL: new URL(page.url()).origin });
-  const other = await context.newPage();
-  await signedIn(other, 'Eko');
-  await other.goto(`/jobs/${job}/bench`);
-  await expect(other.getByTestId('main-action')).toBeEnabled();
+  const { context, other } = await ekosBench(browser, page, job);
   await other.keyboard.press('o');
   await expect(other.getByTestId('verdict')).toContainText('P1: above');
   await expect(other.getByText('all sent')).toBeVisible();
@@ -168,10 +173,7 @@ test('what one person did is not sent by another; it waits until they sign in ag
   context,
 }) => {
   await signedIn(page, 'Dewi');
-  const job = await plannedJob(page, 'Another person', plainList(2));
-  await readyBench(page, job);
-  await page.keyboard.press('Space');
-  await expect(page.getByText('all sent')).toBeVisible();
+  const job = await setBench(page, 'Another person', plainList(2));
   await context.clearCookies();
   await page.keyboard.press('Space');
   await expect(page.getByTestId('waiting')).toHaveText('1 waiting to send, sign in again');
@@ -190,16 +192,8 @@ test('another’s pull of the fastener in hand is shown before one’s own is re
   browser,
 }) => {
   await signedIn(page, 'Dewi');
-  const job = await plannedJob(page, 'Meanwhile', plainList(3));
-  await readyBench(page, job);
-  await page.keyboard.press('Space');
-  await expect(page.getByTestId('main-action')).toContainText('It clicked');
-  await expect(page.getByText('all sent')).toBeVisible();
-  const context = await browser.newContext({ baseURL: new URL(page.url()).origin });
-  const other = await context.newPage();
-  await signedIn(other, 'Eko');
-  await other.goto(`/jobs/${job}/bench`);
-  await expect(other.getByTestId('main-action')).toBeEnabled();
+  const job = await setBench(page, 'Meanwhile', plainList(3));
+  const { context, other } = await ekosBench(browser, page, job);
   await other.keyboard.press('Space');
   await expect(other.getByTestId('verdict')).toContainText('P1: in');
   await expect(other.getByText('all sent')).toBeVisible();
@@ -216,10 +210,7 @@ test('a full disk: the pull is sent from memory, and the person is told before t
   page,
 }) => {
   await signedIn(page, 'Dewi');
-  const job = await plannedJob(page, 'Full disk', plainList(3));
-  await readyBench(page, job);
-  await page.keyboard.press('Space');
-  await expect(page.getByText('all sent')).toBeVisible();
+  const job = await setBench(page, 'Full disk', plainList(3));
   await page.evaluate(() => {
     IDBObjectStore.prototype.put = () => {
       throw new DOMException('full', 'QuotaExceededError');
@@ -262,11 +253,7 @@ test('two tabs share what is unsent, and what is refused stops the bench at its 
   context,
 }) => {
   await signedIn(page, 'Dewi');
-  const job = await plannedJob(page, 'Two tabs', plainList(3));
-  await readyBench(page, job);
-  await page.keyboard.press('Space');
-  await expect(page.getByTestId('main-action')).toContainText('It clicked');
-  await expect(page.getByText('all sent')).toBeVisible();
+  const job = await setBench(page, 'Two tabs', plainList(3));
   const second = await context.newPage();
   await second.goto(`/jobs/${job}/bench`);
   await expect(second.getByTestId('main-action')).toBeEnabled();

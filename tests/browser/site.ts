@@ -91,6 +91,16 @@ export const readyBench = async (page: Page, job: string, tool = 'TS-07'): Promi
   await expect(page.getByTestId('main-action')).toContainText('is set to');
 };
 
+/** Plans a job of plain terminals and stands at its bench with the tool set, all of it sent; answers the job. */
+export const setBench = async (page: Page, title: string, list = plainList(4)): Promise<string> => {
+  const job = await plannedJob(page, title, list);
+  await readyBench(page, job);
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('main-action')).toContainText('It clicked');
+  await expect(page.getByText('all sent')).toBeVisible();
+  return job;
+};
+
 /** The events of a job as the server has them. */
 export const eventsOf = async (
   page: Page,
