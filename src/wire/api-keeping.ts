@@ -41,6 +41,18 @@ export const backupLineSchema = z.discriminatedUnion('kind', [
 ]);
 export type BackupLine = Readonly<z.infer<typeof backupLineSchema>>;
 
+/** Whether a value that was read from JSON is written as the same: a number too large to be one is not. */
+const isWrittenAsRead = (value: unknown): boolean => {
+  let isSame = true;
+  JSON.stringify(value, (_, each: unknown) => {
+    if (typeof each === 'number' && !Number.isFinite(each)) isSame = false;
+    return each;
+  });
+  return isSame;
+};
+/** What a device holds and the site can't read, kept as it is. */
+const asItIsSchema = z.unknown().refine(isWrittenAsRead, 'holds a number larger than any');
+
 export const KEEPING_OPERATIONS = {
   siteKeys: operation({
     method: 'GET',
@@ -74,8 +86,8 @@ export const KEEPING_OPERATIONS = {
     mostBytes: 200_000,
     request: z.strictObject({
       job: z.uuid().nullable(),
-      kept: z.unknown(),
-      problem: z.unknown(),
+      kept: asItIsSchema,
+      problem: asItIsSchema,
       why: whySchema,
     }),
     response: z.strictObject({ at: instantSchema }),

@@ -48,3 +48,12 @@ describe('everything a request may carry has a bound', () => {
     ]);
   });
 });
+
+test('what is set aside is kept as it is, or refused: a number that JSON can’t write again is', () => {
+  const said = (kept: string) => ({ job: null, kept: JSON.parse(kept), problem: null, why: 'done again' });
+  const { request } = OPERATIONS.setAside;
+  for (const kept of ['1', '{"a":[1,{"b":-1.5e300}]}', 'null', '"1e400"'])
+    expect(request.safeParse(said(kept)).success).toBe(true);
+  for (const kept of ['1e400', '{"a":[1,{"b":-1e999}]}'])
+    expect(request.safeParse(said(kept)).error?.issues[0]?.message).toBe('holds a number larger than any');
+});
