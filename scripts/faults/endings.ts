@@ -7,7 +7,8 @@ import { inProject } from '../site/paths.ts';
 const SIGNALS: readonly NodeJS.Signals[] = ['SIGINT', 'SIGTERM', 'SIGHUP', 'SIGKILL'];
 /** A start is over by then, on a slow machine too: signals come during it and after it. */
 const LATEST_MS = 5_000;
-const GONE_MS = 20_000;
+/** A database that was being made ends when it is made: on a slow machine that takes a while. */
+const GONE_MS = 60_000;
 const OPEN_MS = 90_000;
 const POLL_MS = 100;
 
@@ -56,8 +57,9 @@ export const endAtAnyMoment = async (times: number, random: Random): Promise<rea
     const signal = SIGNALS[count % SIGNALS.length] as NodeJS.Signals;
     if (random.chance(0.3)) rmSync(home, { recursive: true, force: true });
     const ms = random.whole(LATEST_MS);
-    const { npm } = started(home);
+    const { npm, said } = started(home);
     await pause(ms);
+    if (npm.exitCode !== null) problems.push(`a start ended by itself: ${said().slice(-400)}`);
     npm.kill(signal);
     const still = await untilGone(home);
     if (still.length > 0) problems.push(`${signal} after ${ms} ms left ${still.join('; ')}`);

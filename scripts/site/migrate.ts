@@ -1,10 +1,8 @@
 import { createHash } from 'node:crypto';
-import { readdirSync, readFileSync } from 'node:fs';
 import { type Connection, createConnection, type RowDataPacket } from 'mysql2/promise';
-import { inProject } from './paths.ts';
+import { applyMigrations } from './apply-migrations.ts';
 import { underSchemaLock } from './schema-lock.ts';
 
-const MIGRATIONS = inProject('db', 'migrations');
 /** What the application's account may do with each table; a table that is not named gets everything. */
 const RIGHTS: Readonly<Record<string, string>> = {
   events: 'SELECT, INSERT',
@@ -14,38 +12,8 @@ const RIGHTS: Readonly<Record<string, string>> = {
   book_requirement_revisions: 'SELECT, INSERT',
   book_table_revisions: 'SELECT, INSERT',
   schema_migrations: 'SELECT',
+  schema_begun: 'SELECT',
   schema_lock: 'SELECT',
-};
-
-/** The migrations there are, in their order. */
-export const migrationNames = (): readonly string[] =>
-  readdirSync(MIGRATIONS)
-    .filter((file) => file.endsWith('.sql'))
-    .sort();
-
-const applyMigrations = async (db: Connection, upTo: string | null): Promise<void> => {
-  await db.query(`
-    CREATE TABLE IF NOT EXISTS schema_migrations (
-      name VARCHAR(120) CHARACTER SET ascii NOT NULL PRIMARY KEY,
-      sha256 CHAR(64) CHARACTER SET ascii NOT NULL,
-      applied_at DATETIME(6) NOT NULL
-    ) ENGINE = InnoDB`);
-  const [rows] = await db.query<RowDataPacket[]>('SELECT name, sha256 FROM schema_migrations');
-  const applied = new Map(rows.map((row) => [row['name'] as string, row['sha256'] as string]));
-  for (const name of migrationNames()) {
-    if (upTo !== null && name > upTo) return;
-    const sql = readFileSync(`${MIGRATIONS}/${name}`, 'utf8');
-    const sha256 = createHash('sha256').update(sql).digest('hex');
-    const before = applied.get(name);
-    if (before && before !== sha256)
-      throw new Error(`migration ${name} was edited after it had been applied`);
-    if (before) continue;
-    await db.query(sql);
-    await db.query(
-      'INSERT INTO schema_migrations (name, sha256, applied_at) VALUES (?, ?, UTC_TIMESTAMP(6))',
-      [name, sha256],
-    );
-  }
 };
 
 const grantRights = async (db: Connection, database: string, account: string): Promise<void> => {

@@ -15,8 +15,9 @@ import { attachFile } from '#server/services/attach-file.ts';
 import { allJobs } from '#server/services/read-site.ts';
 import { bringProjectionsUpToDate } from '#server/services/rebuild-projections.ts';
 import { cribTools } from '#server/services/tool-crib.ts';
+import { migrationNames } from '../../scripts/site/apply-migrations.ts';
 import { loadArchive } from '../../scripts/site/load-archive.ts';
-import { migrate, migrationNames } from '../../scripts/site/migrate.ts';
+import { migrate } from '../../scripts/site/migrate.ts';
 import { ownSite } from './own-site.ts';
 import {
   eventsInDatabase,

@@ -76,6 +76,7 @@ export const UNKEPT_TABLES = [
   'projections',
   'pull_counts',
   'pulls',
+  'schema_begun',
   'schema_lock',
   'schema_migrations',
   'search_entries',
