@@ -6,12 +6,14 @@ import { insertLogEntry, THE_SITE } from '../queries/site-log.ts';
 import { now } from '../services/clock.ts';
 import { lookAtJob } from './look-at-job.ts';
 import { type Linked, lookAtLog, lookAtRows } from './look-at-log.ts';
-import { added, confirmed, type Looked, nothing } from './looked.ts';
+import { added, confirmed, confirmedOne, type Looked, nothing } from './looked.ts';
 import { misstated } from './stated.ts';
 import { misprojected } from './unlike-events.ts';
 
 /** Most findings that are kept by name. */
 const MOST_FINDINGS = 200;
+/** So many jobs are looked at before those in which something is found are looked at again: a moment's wait for each would be hours where all are touched. */
+const JOBS_AT_ONCE = 50;
 
 /** What may change, against what the log says that it was left as. */
 const lookAtStates = async (db: Connection): Promise<Looked> => {
@@ -27,7 +29,7 @@ export const checkLedger = async function* (
   by: Parameters<typeof insertLogEntry>[1]['by'] = THE_SITE,
 ): AsyncGenerator<LedgerCheckLine> {
   const db = database();
-  const log = await confirmed(() => lookAtLog(db));
+  const log = await confirmedOne(() => lookAtLog(db));
   const { witness, links } = log;
   const { witnessed } = witness;
   const jobs = new Map(
@@ -47,13 +49,21 @@ export const checkLedger = async function* (
     yield { kind: 'progress', done, total };
   };
   yield* step(log);
-  for (const table of COVERED_TABLES) {
+  const tables = COVERED_TABLES.map((table) => () => {
     const known = links.get(table.kind) ?? new Map<string, Linked>();
-    yield* step(await confirmed(() => lookAtRows(db, table, known, witnessed.site.sequence)));
+    return lookAtRows(db, table, known, witnessed.site.sequence);
+  });
+  for (const looked of await confirmed([...tables, () => lookAtStates(db)])) yield* step(looked);
+  const heads = [...jobs];
+  for (let from = 0; from < heads.length; from += JOBS_AT_ONCE) {
+    const some = heads.slice(from, from + JOBS_AT_ONCE);
+    const looks = some.map(
+      ([id, head]) =>
+        () =>
+          lookAtJob(db, head, witnessed.jobs.get(id)),
+    );
+    for (const looked of await confirmed(looks)) yield* step(looked);
   }
-  yield* step(await confirmed(() => lookAtStates(db)));
-  for (const [id, head] of jobs)
-    yield* step(await confirmed(() => lookAtJob(db, head, witnessed.jobs.get(id))));
   const check: LedgerCheck = {
     at: now(),
     findings: all.slice(0, MOST_FINDINGS),

@@ -25,13 +25,24 @@ export type Looked = { readonly findings: readonly LedgerFinding[]; readonly tal
 
 const AGAIN_MS = 400;
 
-/** Looks, and where something is found looks again a moment later: people go on working meanwhile, and what they did between two questions is no finding. What
- *  somebody touched is found both times. */
-export const confirmed = async <L extends Looked>(look: () => Promise<L>): Promise<L> => {
-  const first = await look();
-  if (first.findings.length === 0) return first;
+/** Looks at several parts one after the other, and once more, a moment later, at those where something is found: people go on working meanwhile, and what they did between
+ *  two questions is no finding. What somebody touched is found both times. */
+export const confirmed = async <L extends Looked>(
+  looks: readonly (() => Promise<L>)[],
+): Promise<readonly L[]> => {
+  const firsts: L[] = [];
+  for (const look of looks) firsts.push(await look());
+  if (firsts.every(({ findings }) => findings.length === 0)) return firsts;
   await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
-  const second = await look();
-  const before = new Set(first.findings.map((finding) => JSON.stringify(finding)));
-  return { ...second, findings: second.findings.filter((finding) => before.has(JSON.stringify(finding))) };
+  const seconds: L[] = [];
+  for (const [index, first] of firsts.entries()) {
+    const second = first.findings.length === 0 ? first : await (looks[index] as () => Promise<L>)();
+    const before = new Set(first.findings.map((finding) => JSON.stringify(finding)));
+    seconds.push({ ...second, findings: second.findings.filter((each) => before.has(JSON.stringify(each))) });
+  }
+  return seconds;
 };
+
+/** The same for one part. */
+export const confirmedOne = async <L extends Looked>(look: () => Promise<L>): Promise<L> =>
+  (await confirmed([look]))[0] as L;
