@@ -1,13 +1,16 @@
 import { defineConfig } from 'vitest/config';
 
+// Far more than any takes, by itself or all at once: a shared machine stalls now and then, and a check of the whole ledger looks a second time before it names
+// what it found. A test that hangs is still found.
+const PATIENCE_MS = 240_000;
+
 export default defineConfig({
   test: {
     projects: [
       {
         test: {
           name: 'unit',
-          // A shared machine stalls now and then; a test that hangs is still found.
-          testTimeout: 60_000,
+          testTimeout: PATIENCE_MS,
           include: ['tests/{core,wire,client,ui,scripts}/**/*.test.ts'],
           environment: 'node',
         },
@@ -19,8 +22,8 @@ export default defineConfig({
           environment: 'node',
           globalSetup: 'tests/server/private-database.ts',
           fileParallelism: false,
-          testTimeout: 30_000,
-          hookTimeout: 120_000,
+          testTimeout: PATIENCE_MS,
+          hookTimeout: PATIENCE_MS,
         },
       },
     ],

@@ -87,19 +87,28 @@ export const openTab = async (
     if (position && shown.at(-1) !== position && !shown.includes(position)) shown.push(position);
   };
 
+  /** What stands over the bench is answered as somebody does who wants to go on. It may have gone by itself meanwhile. */
+  const answerDialog = async (): Promise<void> => {
+    const dialog = page.getByRole('dialog');
+    if (!(await dialog.isVisible())) return;
+    const said = (await dialog.textContent({ timeout: 2_000 }).catch(() => null)) ?? '';
+    if (said.includes('did not take this')) refused.push(said);
+    await dialog
+      .getByRole('button')
+      .first()
+      .click({ timeout: 2_000 })
+      .catch(() => {
+        // The next press finds it still there, or gone.
+      });
+  };
+
   return {
     name,
     job,
     shown,
     refused,
     press: async () => {
-      const dialog = page.getByRole('dialog');
-      // What stands over the bench is answered as somebody does who wants to go on.
-      if (await dialog.isVisible()) {
-        const said = (await dialog.textContent()) ?? '';
-        if (said.includes('did not take this')) refused.push(said);
-        await dialog.getByRole('button').first().click({ timeout: 2_000 });
-      }
+      await answerDialog();
       await page.keyboard.press('Space');
       presses += 1;
       if (presses % 2 === 0) await page.keyboard.press('w');

@@ -3,10 +3,14 @@ import type { LedgerEvent } from '#core/event/lifted.ts';
 import { firstBreak } from '#core/ledger/hash-chain.ts';
 import { nodeSha256 } from '#server/append/node-sha256.ts';
 import { demoPeople } from '../site/fill-demo.ts';
-import { deviceOn, readyJob, type SiteClient, signedInClient } from './site-client.ts';
+import { deviceOn, readyJob, type SiteAnswer, type SiteClient, signedInClient } from './site-client.ts';
 
 const TERMINALS = 40;
 const TOOL = 'TS-07';
+// What the site says of itself when its database takes too long: Retry-After. It is asked again for as long as a bench would.
+const BUSY = 503;
+const ASK_AGAIN_MS = 1_000;
+const GIVE_UP_MS = 60_000;
 
 type Writer = { readonly client: SiteClient; readonly sent: UnplacedEvent[]; readonly problems: string[] };
 
@@ -14,6 +18,15 @@ type Writer = { readonly client: SiteClient; readonly sent: UnplacedEvent[]; rea
 export type OneJobReport = {
   readonly acknowledged: number;
   readonly problems: readonly string[];
+};
+
+const answered = async (client: SiteClient, path: string, body: unknown): Promise<SiteAnswer> => {
+  const giveUpAt = Date.now() + GIVE_UP_MS;
+  for (;;) {
+    const answer = await client.ask('POST', path, body);
+    if (answer.status !== BUSY || Date.now() > giveUpAt) return answer;
+    await new Promise((resolve) => setTimeout(resolve, ASK_AGAIN_MS));
+  }
 };
 
 const writeAll = async (
@@ -26,7 +39,7 @@ const writeAll = async (
   const device = deviceOn(events, client.person);
   for (let made = 0; made < each; made += 1) {
     const event = device.pull(`P${((first + made) % TERMINALS) + 1}`);
-    const { status, body } = await client.ask('POST', `/api/v1/jobs/${job}/events`, { events: [event] });
+    const { status, body } = await answered(client, `/api/v1/jobs/${job}/events`, { events: [event] });
     const { refused, placed } = body as {
       readonly refused?: unknown;
       readonly placed?: readonly LedgerEvent[];

@@ -10,6 +10,7 @@ import { accepted } from '#core/result.ts';
 import { fastenerAt } from '#core/view/bench.ts';
 import { SampleJob, TECHNICIAN, TOOL } from '../core/job/sample-job.ts';
 import { colletPlan, LARGE, ringPlan, SMALL } from '../core/job/sample-joints.ts';
+import { eventually } from './eventually.ts';
 
 /** A bench over a sample job, whose store the sample stands in for. */
 const benchOn = (job: SampleJob) => {
@@ -249,7 +250,7 @@ describe('what others do, and what a device can’t keep', () => {
     });
     bench.store.doMain();
     bench.store.doMain();
-    await vi.waitFor(() => expect(bench.store.snapshot().question).toBe('pulled-meanwhile'));
+    await eventually(() => expect(bench.store.snapshot().question).toBe('pulled-meanwhile'));
     expect(pulls(bench, '1').map(({ person }) => person.name)).toEqual(['Eko']);
     expect(bench.store.snapshot()).toMatchObject({ chosen: '1', meanwhile: { position: '1' } });
     bench.store.recordMineToo();
@@ -263,7 +264,7 @@ describe('what others do, and what a device can’t keep', () => {
     });
     bench.store.doMain();
     bench.store.doMain();
-    await vi.waitFor(() => expect(bench.store.snapshot().question).toBe('pulled-meanwhile'));
+    await eventually(() => expect(bench.store.snapshot().question).toBe('pulled-meanwhile'));
     bench.store.ask(null);
     expect(pulls(bench, '1')).toHaveLength(1);
   });
@@ -274,7 +275,7 @@ describe('what others do, and what a device can’t keep', () => {
     });
     bench.store.doMain();
     bench.store.doMain();
-    await vi.waitFor(() => expect(pulls(bench, '1')).toHaveLength(1));
+    await eventually(() => expect(pulls(bench, '1')).toHaveLength(1));
     expect(bench.store.snapshot().question).toBeNull();
   });
 
@@ -308,7 +309,7 @@ describe('what others do, and what a device can’t keep', () => {
     bench.store.inTurn(({ action }) => expect(action.kind).toBe('pull'));
     bench.store.doMain();
     bench.store.inTurn(() => bench.store.choose('3'));
-    await vi.waitFor(() => expect(pulls(bench, '2')).toHaveLength(1));
+    await eventually(() => expect(pulls(bench, '2')).toHaveLength(1));
     expect(pulls(bench, '1')).toHaveLength(1);
     expect(bench.store.snapshot().chosen).toBe('3');
   });
@@ -318,7 +319,7 @@ describe('what others do, and what a device can’t keep', () => {
       pulledBy(job, EKO, '1');
     });
     for (const _ of [1, 2, 3]) bench.store.doMain();
-    await vi.waitFor(() => expect(bench.store.snapshot().question).toBe('pulled-meanwhile'));
+    await eventually(() => expect(bench.store.snapshot().question).toBe('pulled-meanwhile'));
     expect(pulls(bench, '1')).toHaveLength(1);
     expect(pulls(bench, '2')).toHaveLength(0);
   });

@@ -5,6 +5,7 @@ import { forgetEntries, keepEvent, readOutbox } from '#client/outbox/store.ts';
 import { JOB_ID, SampleJob, TECHNICIAN, TOOL, taken } from '../core/job/sample-job.ts';
 import { appliedPulls } from './applied-pulls.ts';
 import { inABrowser, siteAnswering } from './browser.ts';
+import { eventually } from './eventually.ts';
 
 inABrowser();
 
@@ -17,7 +18,7 @@ const quiet = () => siteAnswering(() => ({ status: 200, body: [] }));
 const opened = async (job: SampleJob, upTo = job.events.length): Promise<JobStore> => {
   const store = jobStore(JOB_ID, job.chain().slice(0, upTo), TECHNICIAN);
   store.start();
-  await vi.waitFor(() => expect(store.snapshot().isReady).toBe(true), { timeout: 4000 });
+  await eventually(() => expect(store.snapshot().isReady).toBe(true));
   return store;
 };
 
@@ -31,7 +32,7 @@ describe('a job on this device', () => {
     expect(store.snapshot().view.takenTools.has(TOOL.id)).toBe(true);
     expect(store.snapshot().waiting).toBe(1);
     expect(heard).toHaveBeenCalled();
-    await vi.waitFor(async () => expect((await readOutbox()).entries).toHaveLength(1));
+    await eventually(async () => expect((await readOutbox()).entries).toHaveLength(1));
   });
 
   test('what can’t happen changes nothing', async () => {
@@ -66,7 +67,7 @@ describe('a job on this device', () => {
     siteAnswering((path) => ({ status: 200, body: path.includes('after=') ? [] : job.chain() }));
     const store = await opened(job, 1);
     store.take(job.chain().slice(3));
-    await vi.waitFor(() => expect(store.snapshot().view.cautions).not.toBeNull());
+    await eventually(() => expect(store.snapshot().view.cautions).not.toBeNull());
     expect(store.snapshot().head.sequence).toBe(4);
   });
 
@@ -105,7 +106,7 @@ describe('a job on this device', () => {
       throw new DOMException('the disk is full', 'QuotaExceededError');
     });
     store.happen({ kind: 'tool-chosen', body: taken(TOOL) });
-    await vi.waitFor(() =>
+    await eventually(() =>
       expect(store.snapshot().storageProblem?.problem).toEqual({ code: 'device-storage-failed' }),
     );
   });

@@ -12,6 +12,7 @@ import type { UnplacedEvent } from '#core/event/event.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import { SampleJob, TECHNICIAN } from '../core/job/sample-job.ts';
 import { inABrowser, siteAnswering } from './browser.ts';
+import { eventually } from './eventually.ts';
 
 inABrowser();
 
@@ -82,8 +83,8 @@ describe('what waits on this device', () => {
 });
 
 describe('sending', () => {
-  const sentAll = async (): Promise<void> =>
-    vi.waitFor(async () => expect((await readOutbox()).entries).toEqual([]), { timeout: 5000 });
+  const sentAll = (): Promise<unknown> =>
+    eventually(async () => expect((await readOutbox()).entries).toEqual([]));
 
   test('sends what waits of the person who is signed in, in order, and lets go of what was placed', async () => {
     const waiting = events();
@@ -117,7 +118,7 @@ describe('sending', () => {
     siteAnswering((_, body) => (isAway ? 'no-connection' : placing(body)));
     const news = told();
     const stop = startSending(TECHNICIAN);
-    await vi.waitFor(() =>
+    await eventually(() =>
       expect(news).toContainEqual({ kind: 'stuck', because: 'no-connection', job: events()[0]?.job }),
     );
     isAway = false;
@@ -138,7 +139,7 @@ describe('sending', () => {
       return { status: 200, body: { ...answer, refused } };
     });
     const stop = startSending(TECHNICIAN);
-    await vi.waitFor(async () =>
+    await eventually(async () =>
       expect((await readOutbox()).entries).toMatchObject([{ state: 'refused', event: { id: bad?.id } }]),
     );
     stop();
@@ -154,12 +155,12 @@ describe('sending', () => {
     });
     const news = told();
     const stop = startSending(TECHNICIAN);
-    await vi.waitFor(() =>
+    await eventually(() =>
       expect(news).toContainEqual({ kind: 'stuck', because: 'device-store', job: null }),
     );
-    await vi.waitFor(() => expect(idsSent(asked)).toEqual([here?.id]));
+    await eventually(() => expect(idsSent(asked)).toEqual([here?.id]));
     broken.mockRestore();
-    await vi.waitFor(() => expect(idsSent(asked)).toContain(elsewhere?.id), { timeout: 8000 });
+    await eventually(() => expect(idsSent(asked)).toContain(elsewhere?.id));
     await sentAll();
     stop();
   });
@@ -170,7 +171,7 @@ describe('sending', () => {
     siteAnswering((_, body) => (isOdd ? { status: 200, body: { placed: 'yes' } } : placing(body)));
     const news = told();
     const stop = startSending(TECHNICIAN);
-    await vi.waitFor(() =>
+    await eventually(() =>
       expect(news).toContainEqual({ kind: 'stuck', because: 'answer-unclear', job: expect.anything() }),
     );
     expect((await readOutbox()).entries).toMatchObject([{ state: 'queued' }]);
@@ -187,7 +188,7 @@ describe('sending', () => {
       return { status, body: isOdd ? { ...answer, placed: [] } : answer };
     });
     const stop = startSending(TECHNICIAN);
-    await vi.waitFor(() => expect(asked.length).toBeGreaterThan(1));
+    await eventually(() => expect(asked.length).toBeGreaterThan(1));
     isOdd = false;
     await sentAll();
     stop();
@@ -200,7 +201,7 @@ describe('sending', () => {
     await keepEvent({ ...second, job: OTHER } as UnplacedEvent);
     siteAnswering((path, body) => (path.includes(OTHER) ? placing(body) : 'no-connection'));
     const stop = startSending(TECHNICIAN);
-    await vi.waitFor(async () =>
+    await eventually(async () =>
       expect((await readOutbox()).entries.map(({ event }) => event.job)).toEqual([first?.job]),
     );
     stop();
@@ -267,7 +268,7 @@ describe('a device that can’t store', () => {
     for (const event of waiting) await keepEvent(event);
     const asked = siteAnswering((_, body) => placing(body));
     const stop = startSending(TECHNICIAN);
-    await vi.waitFor(async () => expect((await readOutbox()).entries).toEqual([]));
+    await eventually(async () => expect((await readOutbox()).entries).toEqual([]));
     stop();
     disk.mockRestore();
     expect(idsSent(asked)).toEqual(waiting.map(({ id }) => id));
@@ -297,7 +298,7 @@ describe('what was refused', () => {
     siteAnswering((_, body) => placing(body));
     const stop = startSending(TECHNICIAN);
     await sendAgain(entry);
-    await vi.waitFor(async () => expect((await readOutbox()).entries).toEqual([]));
+    await eventually(async () => expect((await readOutbox()).entries).toEqual([]));
     stop();
   });
 
@@ -329,7 +330,7 @@ describe('a site that was restored', () => {
     const chain = new SampleJob().ready().pull('1').chain();
     await forgetSent((await readSent()).map(({ id }) => id));
     keepSent(chain.slice(1));
-    await vi.waitFor(async () => expect(await readSent()).toHaveLength(chain.length - 1));
+    await eventually(async () => expect(await readSent()).toHaveLength(chain.length - 1));
     const asked = siteAnswering((_path, body) =>
       body === undefined ? { status: 200, body: chain.slice(0, 3) } : placing(body),
     );
@@ -340,7 +341,7 @@ describe('a site that was restored', () => {
     expect(entries.map(({ event }) => event.id)).toEqual(chain.slice(3).map(({ id }) => id));
     expect(entries[0]?.event).not.toHaveProperty('hash');
     const stop = startSending(TECHNICIAN);
-    await vi.waitFor(async () => expect((await readOutbox()).entries).toEqual([]));
+    await eventually(async () => expect((await readOutbox()).entries).toEqual([]));
     stop();
     expect(asked.length).toBeGreaterThan(1);
   });
@@ -349,7 +350,7 @@ describe('a site that was restored', () => {
     const chain = new SampleJob().ready().chain();
     await forgetSent((await readSent()).map(({ id }) => id));
     keepSent(chain);
-    await vi.waitFor(async () => expect(await readSent()).toHaveLength(chain.length));
+    await eventually(async () => expect(await readSent()).toHaveLength(chain.length));
     siteAnswering(() => ({ status: 200, body: [] }));
     const lost = await lostByRestore();
     expect(lost).toHaveLength(chain.length);

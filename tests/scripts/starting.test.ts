@@ -182,5 +182,5 @@ describe('a command of npm’s', () => {
   test('runs while npm is there, and begins nothing where npm was killed before it was awake', async () => {
     expect(await saidBy(`${COMMAND}; true`)).toContain('There is no site');
     expect(await saidBy(`(sleep 0.5; exec ${COMMAND}) & exit`)).toBe('');
-  }, 60_000);
+  });
 });

@@ -116,7 +116,7 @@ describe('one changed digit anywhere is found', () => {
       return verify(`${text.slice(0, at)}${digit}${text.slice(at + 1)}`).ok;
     });
     expect(missed).toEqual([]);
-  }, 120_000);
+  });
 
   test('a digit past what a number can hold changes the text and not the value, and is found', () => {
     const longer = text.replace(/"probability": (0\.\d+)/, '"probability": $10000000000000000000001');
