@@ -1,4 +1,5 @@
 import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { stripVTControlCharacters } from 'node:util';
 import { inProject } from '../site/paths.ts';
 import { ran } from './ran.ts';
 
@@ -10,6 +11,13 @@ export type Count = {
 };
 
 const RESULTS = inProject('.jentik', 'test-results');
+
+// A log may be kept by its end only: each failure gets so many lines of it.
+const MOST_LINES = 16;
+const failure = (name: string, messages: readonly string[]): string =>
+  [name, ...messages.flatMap((each) => stripVTControlCharacters(each).split('\n'))]
+    .slice(0, MOST_LINES)
+    .join('\n');
 
 /** A command of an installed package. */
 export const bin = (name: string): string => inProject('node_modules', '.bin', name);
@@ -80,21 +88,33 @@ export const vitestCounted = (project: string): Promise<Count> =>
         ...(message ? [`${name}\n${message}`] : []),
         ...assertionResults
           .filter(({ status }) => status === 'failed')
-          .map(({ fullName, failureMessages }) => [`${name}: ${fullName}`, ...failureMessages].join('\n')),
+          .map(({ fullName, failureMessages }) => failure(`${name}: ${fullName}`, failureMessages)),
       ]),
     }),
   );
 
 type PlaywrightSuite = {
   readonly suites?: readonly PlaywrightSuite[];
-  readonly specs: readonly { readonly ok: boolean; readonly file: string; readonly title: string }[];
+  readonly specs: readonly {
+    readonly ok: boolean;
+    readonly file: string;
+    readonly title: string;
+    readonly tests: readonly {
+      readonly results: readonly { readonly error?: { readonly message?: string } }[];
+    }[];
+  }[];
 };
 type PlaywrightReport = PlaywrightSuite & {
   readonly stats: { readonly expected: number; readonly unexpected: number };
 };
 
 const failedSpecs = ({ suites = [], specs = [] }: Partial<PlaywrightSuite>): readonly string[] => [
-  ...specs.filter(({ ok }) => !ok).map(({ file, title }) => `${file}: ${title} (its error stands above)`),
+  ...specs
+    .filter(({ ok }) => !ok)
+    .map(({ file, title, tests }) => {
+      const messages = tests.flatMap(({ results }) => results.flatMap(({ error }) => error?.message ?? []));
+      return failure(`${file}: ${title}`, messages);
+    }),
   ...suites.flatMap(failedSpecs),
 ];
 

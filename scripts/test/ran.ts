@@ -5,6 +5,7 @@ import { inProject } from '../site/paths.ts';
 export type Ran = { readonly hasPassed: boolean; readonly lastLines: readonly string[] };
 
 const KEPT_LINES = 40;
+const KEPT_LETTERS = 20_000;
 
 /** Runs a command of the test line. What it says is passed on as it comes. */
 export const ran = (
@@ -20,12 +21,12 @@ export const ran = (
       env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', JENTIK_STATEMENT_SECONDS: '12', ...environment },
     });
     let said = '';
-    const passOn = (stream: NodeJS.WriteStream) => (chunk: Buffer) => {
-      stream.write(chunk);
-      said = (said + chunk.toString()).slice(-20_000);
+    const passOn = (text: string, to: NodeJS.WriteStream): void => {
+      to.write(text);
+      said = (said + text).slice(-KEPT_LETTERS);
     };
-    child.stdout.on('data', passOn(process.stdout));
-    child.stderr.on('data', passOn(process.stderr));
+    child.stdout.setEncoding('utf8').on('data', (text: string) => passOn(text, process.stdout));
+    child.stderr.setEncoding('utf8').on('data', (text: string) => passOn(text, process.stderr));
     child.once('error', (error) => resolve({ hasPassed: false, lastLines: [String(error)] }));
     child.once('close', (code) =>
       resolve({ hasPassed: code === 0, lastLines: said.trimEnd().split('\n').slice(-KEPT_LINES) }),
