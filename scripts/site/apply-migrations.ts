@@ -47,7 +47,10 @@ const carryOut = async (db: Connection, name: string, sql: string, isBegunBefore
   } catch (error) {
     const { errno = 0, message } = error as Error & { readonly errno?: number };
     if (isBegunBefore && DONE_BEFORE.has(errno)) return;
-    throw new Error(`migration ${name} could not be applied: ${message}`, { cause: error });
+    throw new Error(
+      `migration ${name} could not be applied: ${message}. What was there is as it was. Take away what is in its way, or restore a backup (docs/backup.md).`,
+      { cause: error },
+    );
   }
 };
 

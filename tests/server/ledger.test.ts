@@ -40,6 +40,7 @@ describe('the application’s account', () => {
     { name: 'CREATE TRIGGER', sql: 'CREATE TRIGGER t BEFORE INSERT ON events FOR EACH ROW SET NEW.kind = 1' },
     { name: 'TRUNCATE', sql: 'TRUNCATE TABLE events' },
     { name: 'rewriting migrations', sql: "UPDATE schema_migrations SET sha256 = ''" },
+    { name: 'say that a migration is begun', sql: "UPDATE schema_begun SET name = ''" },
   ])('may not $name', async ({ sql }) => {
     await plannedJob();
     expect(await errno(database().query(sql))).toBe(TABLE_ACCESS_DENIED);
