@@ -17,11 +17,11 @@ export const ledgerFindingSchema = z.discriminatedUnion('code', [
     problem: z.enum(['form', 'previous', 'signature', 'key', 'jobs', 'unlike-chain']),
   }),
   z.strictObject({ code: z.literal('job-missing'), ...jobAt }),
-  /** A job whose head was moved back behind what was witnessed, with where it is now. */
+  /** A job whose head was moved back behind what was witnessed, or behind its own events, with where it is now. */
   z.strictObject({ code: z.literal('head-back'), ...jobAt, witnessed: z.int() }),
   z.strictObject({ code: z.literal('event-altered'), ...jobAt, eventId: z.string(), problem: z.string() }),
-  /** Events from here on are gone, or the head speaks of others. */
-  z.strictObject({ code: z.literal('event-missing'), ...jobAt }),
+  /** Events from here on are gone, up to one; a check of before this was said named the first alone. */
+  z.strictObject({ code: z.literal('event-missing'), ...jobAt, upTo: z.int().optional() }),
   /** Whole in itself, and another ledger than the one that was witnessed. */
   z.strictObject({ code: z.literal('unlike-witness'), ...jobAt }),
   z.strictObject({ code: z.literal('does-not-follow'), ...jobAt, why: z.string() }),

@@ -168,6 +168,37 @@ describe('who is root on the database', () => {
     expect(await newFindings()).toMatchObject([{ code: 'event-missing', job, sequence: 3 }]);
   });
 
+  test('changes two events of a job and removes others: each is named, and none of those between', async () => {
+    const { job } = await plannedJob();
+    const tam = await person('Tam');
+    valueOrThrow(await appendEvents(job, await readyEvents(job, tam), tam));
+    for (const position of ['X1', 'X2'])
+      valueOrThrow(await appendEvents(job, pullEvents(await stateOf(job), position, tam), tam));
+    await seal();
+    await root.query("UPDATE events SET person_name = 'Ines' WHERE job_id = ? AND sequence IN (1, 6)", [job]);
+    await root.query('DELETE FROM events WHERE job_id = ? AND sequence IN (3, 4)', [job]);
+    expect(await newFindings()).toMatchObject([
+      { code: 'event-altered', job, sequence: 1 },
+      { code: 'event-missing', job, sequence: 3, upTo: 4 },
+      { code: 'event-altered', job, sequence: 6 },
+    ]);
+  });
+
+  test('puts another hash at the head, or moves it on, or behind what came since: named', async () => {
+    const [last, on, behind] = [await witnessedJob(), await witnessedJob(), await witnessedJob()];
+    await root.query("UPDATE jobs SET head_hash = REPEAT('a', 64) WHERE id = ?", [last]);
+    await root.query('UPDATE jobs SET head_sequence = 8 WHERE id = ?', [on]);
+    const tam = await person('Tam');
+    const since = pullEvents(await stateOf(behind), 'X2', tam);
+    valueOrThrow(await appendEvents(behind, since, tam));
+    await root.query('UPDATE jobs SET head_sequence = 5 WHERE id = ?', [behind]);
+    expect(await newFindings()).toMatchObject([
+      { code: 'event-altered', job: last, sequence: 5 },
+      { code: 'event-missing', job: on, sequence: 6, upTo: 8 },
+      { code: 'head-back', job: behind, sequence: 5, witnessed: 5 + since.length },
+    ]);
+  });
+
   test('removes a job with all its rows: the job is named, with what it had', async () => {
     const job = await witnessedJob();
     for (const table of ['events', 'pulls', 'pull_counts', 'job_references'])

@@ -95,30 +95,42 @@ export type ChainFinding = {
   readonly problem: 'sequence' | 'previous-hash' | 'hash' | 'repeated-id' | 'other-job';
 };
 
-/** The first event that does not follow on from a head; null when all do. The hash function is handed in where a faster one is at hand. */
-export const firstBreakAfter = (
+/** Every event that does not follow on from the one before it, from a head on. Behind one that does not, the chain is taken up again where it stands, so that only what was touched
+ *  is named. What is missing is named by its first place and the event behind it. The hash function is handed in where a faster one is at hand. */
+export const breaksAfter = function* (
   head: ChainHead,
   events: readonly LedgerEvent[],
   sha256: TextHash = sha256Hex,
-): ChainFinding | null => {
+): Generator<ChainFinding, null> {
   const seen = new Set<string>();
   const job = events[0]?.job;
-  const problemOf = (event: LedgerEvent, before: ChainHead): ChainFinding['problem'] | null => {
-    if (event.sequence !== before.sequence + 1) return 'sequence';
-    if (event.previousHash !== before.hash) return 'previous-hash';
+  // What stands behind a gap, or behind an event that was changed, can't be held to the hash before it.
+  const problemOf = (event: LedgerEvent, before: ChainHead | null): ChainFinding['problem'] | null => {
+    if (before && event.previousHash !== before.hash) return 'previous-hash';
     if (!isHashOf(event, sha256)) return 'hash';
     if (seen.has(event.id)) return 'repeated-id';
     return event.job === job ? null : 'other-job';
   };
   let before = head;
+  let isBeforeWhole = true;
   for (const event of events) {
-    const problem = problemOf(event, before);
-    if (problem) return { sequence: before.sequence + 1, eventId: event.id, problem };
+    const isNext = event.sequence === before.sequence + 1;
+    if (!isNext) yield { sequence: before.sequence + 1, eventId: event.id, problem: 'sequence' };
+    const problem = problemOf(event, isNext && isBeforeWhole ? before : null);
+    if (problem) yield { sequence: event.sequence, eventId: event.id, problem };
     seen.add(event.id);
     before = event;
+    isBeforeWhole = problem === null;
   }
   return null;
 };
+
+/** The first event that does not follow on from a head; null when all do. */
+export const firstBreakAfter = (
+  head: ChainHead,
+  events: readonly LedgerEvent[],
+  sha256: TextHash = sha256Hex,
+): ChainFinding | null => breaksAfter(head, events, sha256).next().value;
 
 /** The first event that does not fit a whole chain; null when all do. */
 export const firstBreak = (

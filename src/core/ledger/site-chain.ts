@@ -51,17 +51,22 @@ export const linked = (
   });
 };
 
-/** The first number at which links do not follow on from a head; null when all do. */
-export const firstBrokenLink = (
+/** Every number at which links do not follow on from a head. Behind one that does not, the chain is taken up again where it stands. */
+export const brokenLinks = (
   head: ChainHead,
   links: readonly SiteLink[],
   sha256: TextHash = sha256Hex,
-): number | null => {
+): readonly number[] => {
+  const broken: number[] = [];
   let before = head;
+  let isBeforeWhole = true;
   for (const link of links) {
-    const isNext = link.sequence === before.sequence + 1 && link.previousHash === before.hash;
-    if (!isNext || linkHash(link, sha256) !== link.hash) return before.sequence + 1;
+    const isNext = link.sequence === before.sequence + 1;
+    if (!isNext) broken.push(before.sequence + 1);
+    const isLinked: boolean = !isNext || !isBeforeWhole || link.previousHash === before.hash;
+    isBeforeWhole = isLinked && linkHash(link, sha256) === link.hash;
+    if (!isBeforeWhole) broken.push(link.sequence);
     before = link;
   }
-  return null;
+  return broken;
 };

@@ -1,6 +1,6 @@
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { audit } from '#core/ledger/audit.ts';
-import { type ChainHead, firstBreak } from '#core/ledger/hash-chain.ts';
+import { breaksAfter, type ChainHead, EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
 import type { JobHead } from '#core/ledger/witness.ts';
 import type { LedgerFinding } from '#wire/ledger-check.ts';
 import { nodeSha256 } from '../append/node-sha256.ts';
@@ -17,23 +17,23 @@ const findingsOf = (
 ): readonly LedgerFinding[] => {
   if (!head || events.length === 0)
     return [{ code: 'job-missing', ...at, sequence: witnessed?.sequence ?? 0 }];
-  const findings: LedgerFinding[] = [];
-  const broken = firstBreak(events, nodeSha256);
-  if (broken?.problem === 'sequence')
-    findings.push({ code: 'event-missing', ...at, sequence: broken.sequence });
-  else if (broken) {
-    const { sequence, eventId, problem } = broken;
-    findings.push({ code: 'event-altered', ...at, sequence, eventId, problem });
+  const findings = [...breaksAfter(EMPTY_HEAD, events, nodeSha256)].map(
+    ({ sequence, eventId, problem }): LedgerFinding => {
+      if (problem !== 'sequence') return { code: 'event-altered', ...at, sequence, eventId, problem };
+      const behind = events.find(({ id }) => id === eventId);
+      return { code: 'event-missing', ...at, sequence, upTo: (behind?.sequence ?? sequence) - 1 };
+    },
+  );
+  const last = events.at(-1) as LedgerEvent;
+  const known = Math.max(witnessed?.sequence ?? 0, last.sequence);
+  if (head.sequence < known)
+    findings.push({ code: 'head-back', ...at, sequence: head.sequence, witnessed: known });
+  else if (head.sequence > last.sequence)
+    findings.push({ code: 'event-missing', ...at, sequence: last.sequence + 1, upTo: head.sequence });
+  else if (findings.length === 0 && last.hash !== head.hash) {
+    const { sequence, id: eventId } = last;
+    findings.push({ code: 'event-altered', ...at, sequence, eventId, problem: 'hash' });
   }
-  const last = events.at(-1);
-  if (witnessed && head.sequence < witnessed.sequence)
-    findings.push({ code: 'head-back', ...at, sequence: head.sequence, witnessed: witnessed.sequence });
-  else if (!broken && (last?.sequence !== head.sequence || last.hash !== head.hash))
-    findings.push({
-      code: 'event-missing',
-      ...at,
-      sequence: Math.min(last?.sequence ?? 0, head.sequence) + 1,
-    });
   if (witnessed && findings.length === 0 && events[witnessed.sequence - 1]?.hash !== witnessed.hash)
     findings.push({ code: 'unlike-witness', ...at, sequence: witnessed.sequence });
   if (findings.length > 0) return findings;

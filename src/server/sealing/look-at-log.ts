@@ -1,5 +1,5 @@
 import { EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
-import { contentHash, firstBrokenLink } from '#core/ledger/site-chain.ts';
+import { brokenLinks, contentHash } from '#core/ledger/site-chain.ts';
 import type { Witnessed } from '#core/ledger/witness.ts';
 import type { LedgerFinding } from '#wire/ledger-check.ts';
 import { nodeSha256 } from '../append/node-sha256.ts';
@@ -25,15 +25,15 @@ const walkedLinks = async (
   let atWitness = witnessed.site.sequence === 0 ? EMPTY_HEAD.hash : null;
   for (;;) {
     const links = await selectLinks(db, head.sequence, LINKS_AT_ONCE);
-    const broken = firstBrokenLink(head, links, nodeSha256);
-    if (broken !== null) findings.push({ code: 'log-altered', sequence: broken });
+    for (const sequence of brokenLinks(head, links, nodeSha256))
+      findings.push({ code: 'log-altered', sequence });
     for (const { kind, ref, said, contentHash, sequence, hash } of links) {
       const refs = byKind.get(kind) ?? new Map<string, Linked>();
       byKind.set(kind, refs.set(ref, { said, contentHash, sequence }));
       if (sequence === witnessed.site.sequence) atWitness = hash;
     }
     head = links.at(-1) ?? head;
-    if (broken !== null || links.length < LINKS_AT_ONCE) break;
+    if (links.length < LINKS_AT_ONCE) break;
   }
   const isAltered = findings.some(({ code }) => code === 'log-altered');
   if (!isAltered && head.sequence < witnessed.site.sequence)

@@ -42,11 +42,13 @@ export const ledgerFindingWords = (finding: LedgerFinding): string => {
         ? `${jobName(finding.number, finding.job)} is gone. It had ${finding.sequence} events when it was witnessed.`
         : `${jobName(finding.number, finding.job)} has a head and no events.`;
     case 'head-back':
-      return `${jobName(finding.number, finding.job)}: its head was moved back to event ${finding.sequence}. ${finding.witnessed} events were witnessed.`;
+      return `${jobName(finding.number, finding.job)}: its head was moved back to event ${finding.sequence}. It had ${finding.witnessed} events.`;
     case 'event-altered':
       return `${jobName(finding.number, finding.job)}: event ${finding.sequence} (${finding.eventId}) was changed.`;
     case 'event-missing':
-      return `${jobName(finding.number, finding.job)}: event ${finding.sequence} is missing.`;
+      return finding.upTo !== undefined && finding.upTo > finding.sequence
+        ? `${jobName(finding.number, finding.job)}: events ${finding.sequence} to ${finding.upTo} are missing.`
+        : `${jobName(finding.number, finding.job)}: event ${finding.sequence} is missing.`;
     case 'unlike-witness':
       return `${jobName(finding.number, finding.job)}: its events up to ${finding.sequence} are whole in themselves, but not those that were witnessed.`;
     case 'does-not-follow':

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
 import { sealingPublicKey } from '#core/ledger/signature.ts';
-import { contentHash, firstBrokenLink, linked, type SiteFact } from '#core/ledger/site-chain.ts';
+import { brokenLinks, contentHash, linked, type SiteFact } from '#core/ledger/site-chain.ts';
 import { isKeyOf, rotatedKeys, type SiteKey } from '#core/ledger/site-key.ts';
 import { afterLine, type JobHead, movedSince, nothingWitnessed, witnessLine } from '#core/ledger/witness.ts';
 
@@ -127,11 +127,17 @@ describe('the site’s own chain', () => {
   const links = linked(EMPTY_HEAD, facts, at(1));
 
   test('follows on, also from a head in the middle', () => {
-    expect(firstBrokenLink(EMPTY_HEAD, links)).toBeNull();
-    expect(firstBrokenLink(links[1] ?? EMPTY_HEAD, links.slice(2))).toBeNull();
-    expect(
-      firstBrokenLink(EMPTY_HEAD, [...links, ...linked(links[3] ?? EMPTY_HEAD, facts, at(2))]),
-    ).toBeNull();
+    expect(brokenLinks(EMPTY_HEAD, links)).toEqual([]);
+    expect(brokenLinks(links[1] ?? EMPTY_HEAD, links.slice(2))).toEqual([]);
+    expect(brokenLinks(EMPTY_HEAD, [...links, ...linked(links[3] ?? EMPTY_HEAD, facts, at(2))])).toEqual([]);
+  });
+
+  test('each link that was changed or taken away is named, and none of those between', () => {
+    const long = linked(EMPTY_HEAD, [...facts, ...facts, ...facts], at(1));
+    const changed = long
+      .map((link) => ([2, 8].includes(link.sequence) ? { ...link, said: 'another' } : link))
+      .filter(({ sequence }) => sequence !== 5);
+    expect(brokenLinks(EMPTY_HEAD, changed)).toEqual([2, 5, 8]);
   });
 
   test.each(['kind', 'ref', 'said', 'contentHash', 'at', 'previousHash', 'hash', 'sequence'] as const)(
@@ -140,7 +146,8 @@ describe('the site’s own chain', () => {
       const changed = links.map((link, index) =>
         index === 2 ? { ...link, [field]: field === 'sequence' ? 9 : `${link[field]}x` } : link,
       );
-      expect(firstBrokenLink(EMPTY_HEAD, changed)).toBe(3);
+      expect(brokenLinks(EMPTY_HEAD, changed)[0]).toBe(3);
+      if (field !== 'sequence') expect(brokenLinks(EMPTY_HEAD, changed)).toEqual([3]);
     },
   );
 
