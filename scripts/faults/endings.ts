@@ -14,7 +14,10 @@ const POLL_MS = 100;
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
-const left = (home: string): readonly string[] =>
+type Process = { readonly pid: number; readonly command: string };
+
+/** The processes that a site consists of: those that bear its mark, and the command that started them. */
+const processesOf = (home: string): readonly Process[] =>
   readdirSync('/proc').flatMap((name) => {
     try {
       const isOurs = readFileSync(`/proc/${name}/environ`, 'utf8')
@@ -22,7 +25,7 @@ const left = (home: string): readonly string[] =>
         .includes(`JENTIK_SITE=${home}`);
       const command = readFileSync(`/proc/${name}/cmdline`, 'utf8').replaceAll('\0', ' ');
       const isCommand = command.includes('scripts/site/start.ts') && command.includes(home);
-      return isOurs || isCommand ? [`${name} ${command.slice(0, 80)}`] : [];
+      return isOurs || isCommand ? [{ pid: Number(name), command }] : [];
     } catch {
       // It ended while it was looked at, or is no process.
       return [];
@@ -41,14 +44,47 @@ const started = (home: string) => {
   return { npm, said: () => said };
 };
 
-const untilGone = async (home: string): Promise<readonly string[]> => {
-  const giveUpAt = Date.now() + GONE_MS;
-  while (left(home).length > 0 && Date.now() < giveUpAt) await pause(POLL_MS);
-  return left(home);
+const until = async (isSo: () => boolean | Promise<boolean>, patienceMs: number): Promise<boolean> => {
+  const giveUpAt = Date.now() + patienceMs;
+  while (!(await isSo())) {
+    if (Date.now() > giveUpAt) return false;
+    await pause(POLL_MS);
+  }
+  return true;
+};
+
+const untilGone = async (home: string): Promise<readonly Process[]> => {
+  await until(() => processesOf(home).length === 0, GONE_MS);
+  return processesOf(home);
+};
+
+/** Kills what a running site consists of, one after the other, and says what did not come back by itself, or came back without a word. */
+const killEachPart = async (home: string, said: () => string): Promise<readonly string[]> => {
+  const problems: string[] = [];
+  const address = /http:\S+/.exec(said())?.[0] ?? '';
+  const answers = (): Promise<boolean> =>
+    fetch(`${address}/api/v1/people`).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+  for (const part of ['mariadbd', 'scripts/site/serve.mjs', 'gateway/bench-tester.ts']) {
+    const find = (): Process | undefined => processesOf(home).find(({ command }) => command.includes(part));
+    const killed = find();
+    const before = said().length;
+    if (killed) process.kill(killed.pid, 'SIGKILL');
+    const isBack = async (): Promise<boolean> => {
+      const now = find();
+      return now !== undefined && now.pid !== killed?.pid && (await answers());
+    };
+    if (!killed || !(await until(isBack, OPEN_MS))) problems.push(`${part} was killed and is not back`);
+    if (!said().slice(before).includes('started again'))
+      problems.push(`${part} was killed, and nothing was said`);
+  }
+  return problems;
 };
 
 /** Starts a site so many times in a folder whose name is awkward, sends npm alone a signal at any moment, and says what was left behind; and at the end whether the next
- *  start works. */
+ *  start works, and what it consists of comes back when it is killed. */
 export const endAtAnyMoment = async (times: number, random: Random): Promise<readonly string[]> => {
   const home = inProject('.jentik', "it's a #1 home %20");
   rmSync(home, { recursive: true, force: true });
@@ -61,16 +97,15 @@ export const endAtAnyMoment = async (times: number, random: Random): Promise<rea
     await pause(ms);
     if (npm.exitCode !== null) problems.push(`a start ended by itself: ${said().slice(-400)}`);
     npm.kill(signal);
-    const still = await untilGone(home);
+    const still = (await untilGone(home)).map(({ pid, command }) => `${pid} ${command.slice(0, 80)}`);
     if (still.length > 0) problems.push(`${signal} after ${ms} ms left ${still.join('; ')}`);
     if (signal !== 'SIGKILL' && existsSync(join(home, 'running.json')))
       problems.push(`${signal} after ${ms} ms left a lock`);
   }
   const { npm, said } = started(home);
-  const giveUpAt = Date.now() + OPEN_MS;
-  while (!said().includes('Jentik is open at') && Date.now() < giveUpAt) await pause(POLL_MS);
-  if (!said().includes('Jentik is open at'))
-    problems.push(`the next start did not work: ${said().slice(-400)}`);
+  if (await until(() => said().includes('Jentik is open at'), OPEN_MS))
+    problems.push(...(await killEachPart(home, said)));
+  else problems.push(`the next start did not work: ${said().slice(-400)}`);
   npm.kill('SIGTERM');
   await untilGone(home);
   rmSync(home, { recursive: true, force: true });
