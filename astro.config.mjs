@@ -2,6 +2,9 @@ import { fileURLToPath } from 'node:url';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
+import { writeSymbolsFont } from './scripts/site/symbols-font.mjs';
+
+await writeSymbolsFont(fileURLToPath(new URL('.', import.meta.url)));
 
 /** The framework's own server application, without what the usual adapter puts around it (docs/adr/0008). */
 const serverAdapter = {

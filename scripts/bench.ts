@@ -2,6 +2,7 @@ import { benchAppend } from './bench/append.ts';
 import { benchBook } from './bench/book.ts';
 import { benchDoors } from './bench/doors.ts';
 import { benchJob } from './bench/job.ts';
+import { benchList } from './bench/list.ts';
 import { benchPrint } from './bench/print.ts';
 import { benchRecall } from './bench/recall.ts';
 import { benchScreen } from './bench/screen.ts';
@@ -17,6 +18,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   recall: benchRecall,
   doors: benchDoors,
   screen: benchScreen,
+  list: benchList,
 };
 
 const wanted = process.argv.slice(2).filter((arg) => !arg.startsWith('--'));

@@ -7,8 +7,10 @@ import { printMeasured } from './measured.ts';
 
 const TERMINALS = 400;
 const PULLS = 60;
-// As fast as a person goes from terminal to terminal, and slower than what others did counts as just looked at.
-const PAUSES_MS = [60, 1_200];
+// As fast as two pulses may follow each other, and slower than what others did counts as just looked at.
+const PAUSES_MS = [450, 1_200];
+/** How many times slower than this machine's the page's processor is made: a tablet on the bench. */
+const SLOWED = [1, 4];
 
 /** From a pull to the next fastener in front of the person, in a real browser. */
 export const benchScreen = (): Promise<void> =>
@@ -20,7 +22,9 @@ export const benchScreen = (): Promise<void> =>
       const page = await browser.newPage({ baseURL: address, extraHTTPHeaders: { cookie: client.cookie } });
       // What runs this script names the functions in it by this; a page has no such thing.
       await page.addInitScript({ content: 'globalThis.__name = (made) => made;' });
-      for (const pause of PAUSES_MS) {
+      const tuning = await page.context().newCDPSession(page);
+      for (const [slowed, pause] of SLOWED.flatMap((by) => PAUSES_MS.map((ms) => [by, ms] as const))) {
+        await tuning.send('Emulation.setCPUThrottlingRate', { rate: slowed });
         const { job } = await readyJob(client, TERMINALS, 'TS-07');
         await page.goto(`/jobs/${job}/bench`);
         await page.locator('[data-testid=main-action]:enabled').waitFor();
@@ -50,7 +54,10 @@ export const benchScreen = (): Promise<void> =>
           },
           [PULLS, pause] as const,
         );
-        printMeasured(`pull to the next of ${TERMINALS} terminals on screen, one every ${pause} ms`, times);
+        printMeasured(
+          `pull to the next of ${TERMINALS} terminals on screen, one every ${pause} ms, processor slowed ${slowed} times`,
+          times,
+        );
       }
     } finally {
       await browser.close();

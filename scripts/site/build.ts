@@ -17,7 +17,14 @@ import { inProject } from './paths.ts';
 
 const LOG = inProject('.jentik', 'build.log');
 const STAMP = inProject('dist', '.sources');
-const SOURCES = ['src', 'public', 'astro.config.mjs', 'package-lock.json', 'tsconfig.json'];
+const SOURCES = [
+  'src',
+  'public',
+  'astro.config.mjs',
+  'scripts/site/symbols-font.mjs',
+  'package-lock.json',
+  'tsconfig.json',
+];
 
 const filesIn = (path: string): readonly string[] => {
   if (!existsSync(path)) return [];

@@ -55,7 +55,9 @@ const givenServer = (): { readonly server: DatabaseServer; readonly name: string
 /** What a site needs before anyone comes: its row, its keys, projections of the form this code writes, the published tables, and everything that may
  *  change written down in its log. */
 const fillSite = async (siteName: string): Promise<void> => {
-  await insertSite(database(), { name: siteName, unit: 'N.m', schools: DEFAULT_SCHOOLS });
+  // A new site begins in the zone of the machine it is on.
+  const { timeZone } = new Intl.DateTimeFormat().resolvedOptions();
+  await insertSite(database(), { name: siteName, unit: 'N.m', timeZone, schools: DEFAULT_SCHOOLS });
   await moveKeyOut();
   for (const { job, sequence } of await bringProjectionsUpToDate())
     console.error(

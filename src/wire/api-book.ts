@@ -9,7 +9,6 @@ import { LABEL_MAX_LENGTH } from '#core/spec/label/split-label.ts';
 import { lookupTableSchema } from '#core/spec/lookup/lookup-table.ts';
 import { QUERY_MAX_LENGTH } from '#core/spec/search/search-terms.ts';
 import {
-  attachmentSchema,
   conflictEffectSchema,
   conflictSchema,
   dependentJobSchema,
@@ -27,9 +26,6 @@ import { RECALL_DECISIONS } from './recall.ts';
 
 /** Most requirements of one imported list. */
 export const IMPORT_MAX_ROWS = 2_000;
-/** Largest attachment, in bytes: a photograph of a telephone. */
-export const ATTACHMENT_MAX_BYTES = 12_000_000;
-const THUMBNAIL_MAX_LENGTH = 200_000;
 
 const siteUnit = torqueUnitSchema.default('N.m');
 
@@ -142,19 +138,6 @@ export const BOOK_OPERATIONS = {
       tables: z.array(keptTableSchema),
       jobs: z.array(dependentJobSchema),
     }),
-  }),
-  addAttachment: operation({
-    method: 'POST',
-    path: '/api/v1/attachments/{kind}/{owner}',
-    mostBytes: ATTACHMENT_MAX_BYTES * 1.4,
-    summary: 'Attach a photograph or PDF (base64) with its small picture',
-    who: 'attach-file',
-    request: z.strictObject({
-      name: z.string().trim().min(1).max(120),
-      contentBase64: z.base64().max(Math.ceil(ATTACHMENT_MAX_BYTES / 3) * 4),
-      thumbnailBase64: z.base64().max(THUMBNAIL_MAX_LENGTH).nullable(),
-    }),
-    response: attachmentSchema,
   }),
   attachment: operation({
     method: 'GET',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { whySchema } from '#core/bounds.ts';
+import { instantSchema, whySchema } from '#core/bounds.ts';
 import { sessionPointSchema } from '#core/calibration/session-evaluation.ts';
 import { torqueUnitSchema } from '#core/quantity/unit.ts';
 import { adapterSchema, mountedAdapterSchema } from '#core/tool/adapter.ts';
@@ -7,12 +7,32 @@ import { errorPointSchema } from '#core/tool/known-error.ts';
 import { SCALE_VALUE_MAX } from '#core/tool/scale.ts';
 import { toolSchema } from '#core/tool/tool.ts';
 import { TOOL_BLOCKS, toolBlockSchema } from '#core/tool/tool-blocks.ts';
+import { attachmentSchema } from './attachment.ts';
 import { keptSessionSchema, newSessionSchema, recalledPullSchema } from './calibration.ts';
-import { computing, NOTHING, operation } from './operation.ts';
+import { computing, type DeepReadonly, NOTHING, operation } from './operation.ts';
 import { knownPartSchema, partHistorySchema } from './part.ts';
 import { quantitySchema } from './quantity.ts';
 import { RECALL_DECISIONS } from './recall.ts';
 import { cribToolSchema, newAdapterSchema, newToolSchema, toolReportSchema } from './tool.ts';
+
+/** Something that happened to a tool, as its page tells it. */
+const toolEventLineSchema = z.object({
+  at: instantSchema,
+  by: z.string(),
+  kind: z.string(),
+  body: z.looseObject({}),
+});
+
+/** All there is to a tool. */
+export const toolAtLengthSchema = z.strictObject({
+  known: cribToolSchema,
+  sessions: z.array(keptSessionSchema),
+  events: z.array(toolEventLineSchema),
+  attachments: z.array(attachmentSchema),
+  /** How many jobs that it touched while it was off await a lead's decision. */
+  undecided: z.int(),
+});
+export type ToolAtLength = DeepReadonly<z.infer<typeof toolAtLengthSchema>>;
 
 export const adapterRequest = z.strictObject({
   torque: quantitySchema,
@@ -95,6 +115,14 @@ export const TOOL_OPERATIONS = {
     who: 'see',
     request: NOTHING,
     response: z.array(cribToolSchema),
+  }),
+  tool: operation({
+    method: 'GET',
+    path: '/api/v1/tools/{tool}',
+    summary: 'A tool at length: how it stands, its sessions, what happened to it, its photographs',
+    who: 'see',
+    request: NOTHING,
+    response: toolAtLengthSchema,
   }),
   addTool: operation({
     method: 'POST',

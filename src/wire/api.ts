@@ -1,24 +1,16 @@
 import { z } from 'zod';
-import { instantSchema } from '#core/bounds.ts';
-import { ledgerEventSchema, sentEventSchema } from '#core/event/event-forms.ts';
+import { ledgerEventSchema } from '#core/event/event-forms.ts';
 import { personSchema } from '#core/people/person.ts';
 import { BOOK_OPERATIONS } from './api-book.ts';
+import { JOB_OPERATIONS } from './api-jobs.ts';
 import { KEEPING_OPERATIONS } from './api-keeping.ts';
 import { TOOL_OPERATIONS } from './api-tools.ts';
 import { logEntrySchema } from './book.ts';
 import * as compute from './compute.ts';
-import { jobSummarySchema } from './job-summary.ts';
 import { newJobSchema } from './new-job.ts';
 import { computing, NOTHING, type Operation, operation } from './operation.ts';
 import { newPersonSchema, pinSchema } from './person.ts';
-import { newSignatureSchema } from './signature.ts';
 import { siteSchema } from './site.ts';
-
-/** What a device says of itself as it sends: its clock, and which browser it is. */
-const contactShape = { sentAt: instantSchema.optional(), device: z.uuid().optional() };
-
-/** Most events of one batch. */
-export const EVENTS_MAX = 100;
 
 export const OPERATIONS = {
   parseTorque: computing(
@@ -114,53 +106,12 @@ export const OPERATIONS = {
     request: NOTHING,
     response: z.array(logEntrySchema),
   }),
-  listJobs: operation({
-    method: 'GET',
-    path: '/api/v1/jobs',
-    summary: 'Every job, the one worked on last first',
-    who: 'see',
-    request: NOTHING,
-    response: z.array(jobSummarySchema),
-  }),
   planJob: operation({
     method: 'POST',
     path: '/api/v1/jobs',
     summary: 'Plan a job from a settled terminal list',
     who: 'plan-job',
     request: newJobSchema,
-    response: ledgerEventSchema,
-  }),
-  jobEvents: operation({
-    method: 'GET',
-    path: '/api/v1/jobs/{job}/events',
-    summary: 'Events of a job after a sequence (?after=)',
-    who: 'see',
-    request: NOTHING,
-    response: z.array(ledgerEventSchema),
-  }),
-  appendEvents: operation({
-    method: 'POST',
-    path: '/api/v1/jobs/{job}/events',
-    summary: 'Append events; sending one again answers the same',
-    who: 'work-on-job',
-    also: ['override-tool', 'reopen-job', 'move-rules', 'check-fastener'],
-    request: z.strictObject({
-      events: z.array(sentEventSchema).min(1).max(EVENTS_MAX),
-      ...contactShape,
-    }),
-    response: z.strictObject({
-      placed: z.array(ledgerEventSchema),
-      receivedAt: instantSchema,
-      refused: z.strictObject({ eventId: z.uuid(), problem: z.looseObject({ code: z.string() }) }).nullable(),
-    }),
-  }),
-  signJob: operation({
-    method: 'POST',
-    path: '/api/v1/jobs/{job}/signatures',
-    summary: 'Sign a job with a PIN',
-    who: 'sign-done',
-    also: ['sign-inspected'],
-    request: newSignatureSchema,
     response: ledgerEventSchema,
   }),
   exportRecord: operation({
@@ -179,6 +130,7 @@ export const OPERATIONS = {
     request: NOTHING,
     response: z.string(),
   }),
+  ...JOB_OPERATIONS,
   ...BOOK_OPERATIONS,
   ...TOOL_OPERATIONS,
   ...KEEPING_OPERATIONS,

@@ -129,17 +129,6 @@ export const logEntrySchema = z.strictObject({
 });
 export type LogEntry = DeepReadonly<z.infer<typeof logEntrySchema>>;
 
-export const attachmentSchema = z.strictObject({
-  id: z.uuid(),
-  name: z.string(),
-  mediaType: z.string(),
-  size: z.int(),
-  sha256: z.string(),
-  addedBy: z.string(),
-  addedAt: instantSchema,
-});
-export type Attachment = DeepReadonly<z.infer<typeof attachmentSchema>>;
-
 /** What has become, in the book, of something a job rests on: only where it is not as it was. */
 export const bookNewsSchema = z.strictObject({
   kind: z.enum(['requirement', 'table']),

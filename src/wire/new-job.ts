@@ -5,7 +5,7 @@ import { GROUPS_MAX, groupIdSchema, PARTS_MAX, partCodeSchema } from '#core/job/
 import { idSchema } from '#core/joint/joint-step.ts';
 import { bookReferenceSchema } from '#core/spec/book/book-reference.ts';
 import { requirementSourceSchema } from '#core/spec/book/requirement-source.ts';
-import { LIST_MAX_ROWS } from '#core/spec/list/delimited-table.ts';
+import { LIST_MAX_ROWS } from '#core/spec/list/list-bounds.ts';
 import { printedRequirementSchema } from '#core/spec/requirement/read-requirement.ts';
 import type { DeepReadonly } from './operation.ts';
 

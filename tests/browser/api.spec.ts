@@ -290,12 +290,26 @@ test.describe('the door', () => {
     }
   });
 
+  test('every job of the demo gives its record and its pulls', async ({ page }) => {
+    await signedIn(page, 'Ayu');
+    const jobs = (await (await page.request.get('/api/v1/jobs')).json()) as {
+      readonly id: string;
+      readonly title: string;
+    }[];
+    expect(jobs.length).toBeGreaterThan(40);
+    for (const { id, title } of jobs)
+      for (const file of ['record.json', 'pulls.csv'])
+        expect((await page.request.get(`/api/v1/jobs/${id}/${file}`)).status(), `${title}, ${file}`).toBe(
+          200,
+        );
+  });
+
   test('a job that does not exist', async ({ page }) => {
     await signedIn(page, 'Eko');
     const missing = '0190a000-0000-7000-8000-00000000dead';
     expect((await page.request.get(`${address()}/api/v1/jobs/${missing}/record.json`)).status()).toBe(404);
     await page.goto(`/jobs/${missing}/bench`);
-    await expect(page).toHaveURL(/\/jobs$/);
+    await expect(page.getByText('There is no such job here')).toBeVisible();
   });
 
   test('pages carry a policy that runs only their own scripts, and the cookie is out of scripts’ reach', async ({

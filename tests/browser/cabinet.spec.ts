@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { inProject } from '../../scripts/site/paths.ts';
-import { expect, pinOf, signedIn, test } from './site.ts';
+import { expect, patient, pinOf, signedIn, test } from './site.ts';
 
 const verify = (file: string, ...args: readonly string[]) => {
   const run = spawnSync('npm', ['run', '--silent', 'verify', '--', file, ...args], {
@@ -78,6 +78,7 @@ test('a cabinet from its list to a verified record, by keyboard alone', async ({
     await expect(page.getByTestId('main-action')).toHaveText(/Make safe first/);
     await expect(page.getByTestId('main-action')).toBeEnabled();
     await press('Space');
+    await expect(page.getByRole('dialog').getByRole('checkbox').first()).toBeVisible();
     const boxes = await page.getByRole('dialog').getByRole('checkbox').count();
     for (let count = 0; count < boxes; count += 1) await press('Space', 'Tab');
     await focused(/All done/);
@@ -150,7 +151,7 @@ test('a cabinet from its list to a verified record, by keyboard alone', async ({
   });
 
   await test.step('the pulls as CSV', async () => {
-    const other = await browser.newPage();
+    const other = patient(await browser.newPage());
     await signedIn(other, 'Bram');
     const csv = await (
       await other.request.get(page.url().replace(/\/jobs\/(.*)\/sign$/, '/api/v1/jobs/$1/pulls.csv'))

@@ -9,7 +9,7 @@ import {
   type SiteDatabase,
   startApplication,
 } from '../../scripts/site/run-site.ts';
-import { expect, HEADER, test } from './site.ts';
+import { chooseFile, expect, fillDay, HEADER, test } from './site.ts';
 
 let database: SiteDatabase;
 let application: Application;
@@ -59,18 +59,18 @@ test('an empty site: its first person, a tool, a job, the bench', async ({ page 
     maximum: '40',
     perTurn: '5',
     graduation: '0.7',
-    calibratedOn: '2026-10-01',
-    calibrationDueOn: '2026-09-01',
   };
   for (const [name, value] of Object.entries(fields)) await page.locator(`input[name=${name}]`).fill(value);
+  await fillDay(page, 'calibratedOn', '2026-10-01');
+  await fillDay(page, 'calibrationDueOn', '2026-09-01');
   const add = page.getByRole('button', { name: 'Add this tool' });
   await add.click();
-  await expect(page.getByRole('alert')).toContainText('A turn is not a whole number of marks');
+  await expect(page.getByRole('alert')).toContainText('must be a multiple of one mark');
   await page.locator('input[name=graduation]').fill('0,5');
   await add.click();
   await expect(page.getByRole('alert')).toContainText('Due before it was calibrated');
   await expect(page.locator('input[name=code]')).toHaveValue('D-1');
-  await page.locator('input[name=calibrationDueOn]').fill('2027-10-01');
+  await fillDay(page, 'calibrationDueOn', '2027-10-01');
   await add.click();
   await expect(page.getByRole('link', { name: 'D-1' })).toBeVisible();
 
@@ -79,7 +79,7 @@ test('an empty site: its first person, a tool, a job, the bench', async ({ page 
   await expect(page.getByLabel('What is it')).toBeEnabled();
   await page.getByLabel('What is it').fill('First job');
   await page.getByLabel('Where the values are printed').fill('Label');
-  await page.locator('input[type=file]').setInputFiles({
+  await chooseFile(page, {
     name: 'a.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(`${HEADER}\nX1,a,1,1,14 AWG,20 to 24 in-lb`),

@@ -1,5 +1,5 @@
 import { inProject } from '../../scripts/site/paths.ts';
-import { expect, HEADER, plainList, signedIn, test } from './site.ts';
+import { chooseFile, expect, HEADER, plainList, signedIn, test } from './site.ts';
 
 test.beforeEach(async ({ page }) => {
   await signedIn(page, 'Ayu');
@@ -11,16 +11,12 @@ test.beforeEach(async ({ page }) => {
 });
 
 const choose = (page: import('@playwright/test').Page, content: string | Buffer, name = 'list.csv') =>
-  page
-    .locator('input[type=file]')
-    .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(content) });
+  chooseFile(page, { name, mimeType: 'text/csv', buffer: Buffer.from(content) });
 
 test('doubts are shown where they are, settled one by one, and all lines come in', async ({ page }) => {
   await page.getByLabel('What is it').fill('Filter wheel');
   await page.getByLabel('Where the values are printed').fill('Wiring list');
-  await page
-    .locator('input[type=file]')
-    .setInputFiles(inProject('demo', 'lists', 'filter-wheel-f1-with-doubts.csv'));
+  await chooseFile(page, inProject('demo', 'lists', 'filter-wheel-f1-with-doubts.csv'));
   await expect(page.getByTestId('doubts')).toContainText('5 of 12 lines to settle.');
   await expect(page.locator('tr[data-line="3"]')).toContainText('both values agree');
   await expect(page.locator('tr[data-line="4"]')).toContainText('Which unit, line 4, requirement');
@@ -28,6 +24,8 @@ test('doubts are shown where they are, settled one by one, and all lines come in
 
   await page.getByRole('button', { name: /^16 lbf·in/ }).click();
   await expect(page.locator('tr[data-line="4"]')).toContainText('settled by hand');
+  // The focus goes on to the next doubt, for who works without a mouse.
+  await expect(page.locator('tr[data-line="8"] [data-doubt] input').first()).toBeFocused();
   await page
     .locator('tr[data-line="8"]')
     .getByRole('button', { name: /^13 lbf·in/ })

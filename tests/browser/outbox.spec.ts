@@ -2,7 +2,17 @@ import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { createConnection } from 'mysql2/promise';
 import { freePort } from '../../scripts/site/free-port.ts';
 import { startApplication } from '../../scripts/site/run-site.ts';
-import { eventsOf, expect, plainList, plannedJob, readyBench, setBench, signedIn, test } from './site.ts';
+import {
+  eventsOf,
+  expect,
+  patient,
+  plainList,
+  plannedJob,
+  readyBench,
+  setBench,
+  signedIn,
+  test,
+} from './site.ts';
 
 const startOwn = (port: number) =>
   startApplication(process.env['JENTIK_TEST_FOLDER'] ?? '', process.env['JENTIK_TEST_APP_URL'] ?? '', port);
@@ -17,7 +27,7 @@ const ekosBench = async (
   job: string,
 ): Promise<{ readonly context: BrowserContext; readonly other: Page }> => {
   const context = await browser.newContext({ baseURL: new URL(page.url()).origin });
-  const other = await context.newPage();
+  const other = patient(await context.newPage());
   await signedIn(other, 'Eko');
   await other.goto(`/jobs/${job}/bench`);
   await expect(other.getByTestId('main-action')).toBeEnabled();
@@ -36,7 +46,7 @@ test('the server is killed between two pulls: neither is lost, and each is in th
     baseURL: server.address,
     storageState: await page.context().storageState(),
   });
-  const bench = await context.newPage();
+  const bench = patient(await context.newPage());
   await readyBench(bench, job);
   await bench.keyboard.press('Space');
   await bench.keyboard.press('Space');
@@ -70,7 +80,7 @@ test('the tab is closed while the server is away: what waited is sent when a pag
     baseURL: server.address,
     storageState: await page.context().storageState(),
   });
-  const bench = await context.newPage();
+  const bench = patient(await context.newPage());
   await readyBench(bench, job);
   await bench.keyboard.press('Space');
   await expect(bench.getByTestId('main-action')).toContainText('It clicked');
@@ -81,7 +91,7 @@ test('the tab is closed while the server is away: what waited is sent when a pag
   await bench.close();
 
   server = await startOwn(port);
-  const later = await context.newPage();
+  const later = patient(await context.newPage());
   await later.goto('/tools');
   await expect
     .poll(async () => pulledPositions(await eventsOf(page, job)), { timeout: 30_000 })
@@ -254,7 +264,7 @@ test('two tabs share what is unsent, and what is refused stops the bench at its 
 }) => {
   await signedIn(page, 'Dewi');
   const job = await setBench(page, 'Two tabs', plainList(3));
-  const second = await context.newPage();
+  const second = patient(await context.newPage());
   await second.goto(`/jobs/${job}/bench`);
   await expect(second.getByTestId('main-action')).toBeEnabled();
   let isRefusing = true;

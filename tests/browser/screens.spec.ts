@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, plainList, plannedJob, signedIn, test } from './site.ts';
+import { chooseFile, expect, plainList, plannedJob, signedIn, test } from './site.ts';
 
 const demoJob = async (page: Page, title: string): Promise<string> => {
   const jobs = (await (await page.request.get('/api/v1/jobs')).json()) as { id: string; title: string }[];
@@ -96,23 +96,45 @@ const openTool = async (page: Page, code: string, part: string) => {
   return page.goto(`/tools/${tools.find(({ tool }) => tool.code === code)?.tool.id}${part}`);
 };
 
-const seriousViolations = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page })
+/** `isLow`: on a low screen a bar at the foot lies over part of what is scrolled behind it, which the rule takes for small targets; how large each is, is tested by
+ *  itself below. */
+const ruled = (page: Page, isLow: boolean) =>
+  new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze();
+    .disableRules(isLow ? ['target-size'] : []);
+
+const serious = async (rules: AxeBuilder) => {
+  const { violations } = await rules.analyze();
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`);
 };
 
-for (const theme of ['light', 'dark'] as const)
-  test(`axe finds no serious violation on any screen, ${theme}`, async ({ page }) => {
+const seriousViolations = (page: Page, isLow = false) => serious(ruled(page, isLow));
+
+// A theme changes colours and nothing else.
+const lowContrasts = (page: Page) => serious(new AxeBuilder({ page }).withRules(['color-contrast']));
+
+// The design size, a phone, and the design size magnified to 200 %.
+const SIZES = [
+  { width: 1280, height: 800 },
+  { width: 390, height: 844 },
+  { width: 640, height: 400 },
+];
+
+for (const size of SIZES)
+  test(`axe finds no serious violation on any screen, ${size.width} wide, and no low contrast in the dark`, async ({
+    page,
+  }) => {
     await signedIn(page, 'Ayu');
-    await page.emulateMedia({ colorScheme: theme });
+    await page.setViewportSize(size);
     for (const { name, open } of SCREENS) {
+      await page.emulateMedia({ colorScheme: 'light' });
       await open(page);
       await page.waitForLoadState('networkidle');
-      expect(await seriousViolations(page), `${name}, ${theme}`).toEqual([]);
+      expect(await seriousViolations(page, size.width < 1280), name).toEqual([]);
+      await page.emulateMedia({ colorScheme: 'dark' });
+      expect(await lowContrasts(page), `${name}, dark`).toEqual([]);
     }
   });
 
@@ -120,7 +142,7 @@ test('axe finds no serious violation in dialogs and the preview either', async (
   await signedIn(page, 'Ayu');
   await page.goto(`/jobs/${await demoJob(page, 'Dome')}/bench`);
   await expect(page.getByTestId('main-action')).toBeEnabled();
-  for (const key of ['?', 'Backspace']) {
+  for (const key of ['?', 'l']) {
     await page.keyboard.press(key);
     await expect(page.getByRole('dialog')).toBeVisible();
     expect(await seriousViolations(page), key).toEqual([]);
@@ -129,7 +151,7 @@ test('axe finds no serious violation in dialogs and the preview either', async (
   }
   await page.goto('/jobs/new');
   await expect(page.getByLabel('What is it')).toBeEnabled();
-  await page.locator('input[type=file]').setInputFiles('demo/lists/filter-wheel-f1-with-doubts.csv');
+  await chooseFile(page, 'demo/lists/filter-wheel-f1-with-doubts.csv');
   await expect(page.getByTestId('doubts')).toBeVisible();
   expect(await seriousViolations(page), 'preview').toEqual([]);
 });
@@ -137,6 +159,7 @@ test('axe finds no serious violation in dialogs and the preview either', async (
 for (const size of [
   { width: 1280, height: 800 },
   { width: 1024, height: 768 },
+  { width: 640, height: 400 },
   { width: 390, height: 844 },
 ])
   test(`no screen scrolls sideways at ${size.width}x${size.height}, and touched targets are large enough`, async ({
@@ -154,7 +177,7 @@ for (const size of [
       const small = await page.evaluate(() =>
         [
           ...document.querySelectorAll<HTMLElement>(
-            'main button, main a, nav a, main input:not([type=checkbox]):not([type=radio]):not([type=file]), main select',
+            'main button, main a, nav a, main input:not([type=checkbox]):not([type=radio]):not([type=file]):not([tabindex="-1"]), main select',
           ),
         ]
           .filter(
@@ -178,9 +201,9 @@ test('bench targets are at least 56 px and the whole column fits at the design s
   await signedIn(page, 'Ayu');
   await page.goto(`/jobs/${await demoJob(page, 'Dome')}/bench`);
   await expect(page.getByTestId('main-action')).toBeInViewport({ ratio: 1 });
-  for (const name of [/Over-shot/, /By feel/, /Void last/, /Re-pull/])
+  for (const name of [/Over-shot/, /By feel/, /Void this/, /Back to last/])
     expect((await page.getByRole('button', { name }).boundingBox())?.height).toBeGreaterThanOrEqual(56);
-  await expect(page.getByRole('button', { name: /Re-pull/ })).toBeInViewport({ ratio: 1 });
+  await expect(page.getByRole('button', { name: /Back to last/ })).toBeInViewport({ ratio: 1 });
 });
 
 test('drawers open by g and a letter, / searches everything from anywhere', async ({ page }) => {
@@ -219,8 +242,8 @@ test('a sum: a torque in every unit, and a doubt that is not guessed', async ({ 
   await page.goto('/sums');
   await page.waitForLoadState('networkidle');
   await page.getByLabel('As it is written').fill('250 in-lb');
-  await expect(page.getByText('28.25')).toBeVisible();
-  await expect(page.getByText('20.83')).toBeVisible();
+  await expect(page.getByText('28.25').first()).toBeVisible();
+  await expect(page.getByText('20.83').first()).toBeVisible();
   await page.getByLabel('As it is written').fill('18 pounds');
   await expect(page.getByRole('alert')).toContainText('names a force, not a torque');
   await page.getByRole('button', { name: '18 lbf·in' }).click();

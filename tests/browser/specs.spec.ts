@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, signedIn, test } from './site.ts';
+import { chooseFile, expect, signedIn, test } from './site.ts';
 
 test('a 3/8 in tube of soft aluminium: the value, its source and why, by search and keys alone', async ({
   page,
@@ -67,7 +67,7 @@ test('a label is pasted, its doubt settled, kept as a table, and looked up', asy
   await expect(page.getByTestId('doubts')).toHaveText('Every cell of 3 rows is read.');
   await page.getByLabel('Name of the table').fill('Test label');
   await page.getByLabel('What its values are for').fill('test terminal');
-  await page.locator('select[name=source]').selectOption({ label: 'Dome heater panel label, H1' });
+  await page.locator('select[name=sourceId]').selectOption({ label: 'Dome heater panel label, H1' });
   await page.getByRole('button', { name: 'Keep this table' }).click();
   await expect(page).toHaveURL(/specs\/tables\/[0-9a-f-]{36}$/);
   const panel = page.getByRole('region', { name: 'Look it up' });
@@ -88,7 +88,7 @@ test('a requirement is written, its doubt settled, changed as a new revision, an
   await form.getByLabel('What is tightened').fill('slit motor gland');
   await form.getByLabel('Size', { exact: true }).fill('M12');
   await form.getByLabel('As the source prints it').fill('18 pounds');
-  await form.locator('select[name=source]').selectOption({ label: 'Cargo trike handbook, rev. 2' });
+  await form.locator('select[name="cells.source"]').selectOption({ label: 'Cargo trike handbook, rev. 2' });
   await expect(form.getByText('names a force, not a torque')).toBeVisible();
   await form.getByRole('button', { name: /18 lbf·in/ }).click();
   await form.getByRole('button', { name: 'Keep this requirement' }).click();
@@ -161,7 +161,7 @@ test('a photograph is attached with a small picture', async ({ page }) => {
   await page.goto('/specs/sources');
   await page.getByRole('link', { name: 'Dome heater panel label, H1' }).click();
   await page.waitForLoadState('networkidle');
-  await page.locator('input[type=file]').setInputFiles('docs/screenshots/sums.png');
+  await chooseFile(page, 'docs/screenshots/sums.png');
   const picture = page.getByRole('listitem').filter({ hasText: 'sums.png' }).locator('img');
   await expect(picture).toBeVisible();
   await expect.poll(() => picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(320);
@@ -215,7 +215,7 @@ test('a list line in doubt is settled from the spec book', async ({ page }) => {
   await page.goto('/jobs/new');
   await page.getByLabel('What is it').fill('From the book');
   await page.getByLabel('Where the values are printed').fill('Spec book');
-  await page.locator('input[type=file]').setInputFiles({
+  await chooseFile(page, {
     name: 'list.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(
@@ -236,7 +236,7 @@ test('requirements come in from a list and go out as it', async ({ page }) => {
   await signedIn(page, 'Dewi');
   await page.goto('/specs/import');
   await page.waitForLoadState('networkidle');
-  await page.locator('input[type=file]').setInputFiles({
+  await chooseFile(page, {
     name: 'book.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(

@@ -12,9 +12,18 @@ import { SampleJob, TECHNICIAN, TOOL } from '../core/job/sample-job.ts';
 import { colletPlan, LARGE, ringPlan, SMALL } from '../core/job/sample-joints.ts';
 import { eventually } from './eventually.ts';
 
+/** A clock on which a person waits a second between two pulses. */
+const patient = (): (() => number) => {
+  let ms = 0;
+  return () => {
+    ms += 1000;
+    return ms;
+  };
+};
+
 /** A bench over a sample job, whose store the sample stands in for. */
 const benchOn = (job: SampleJob) => {
-  const effects = { verdict: vi.fn(), go: vi.fn() };
+  const effects = { verdict: vi.fn(), go: vi.fn(), nowMs: patient() };
   const store = benchStore(
     {
       snapshot: () => ({ view: job.state, isReady: true }) as never,
@@ -157,7 +166,7 @@ describe('steps', () => {
 });
 
 describe('rounds', () => {
-  test('a click says that nothing moved; that it moved is said by its own key', () => {
+  test('a click in a round asks whether it turned, and records nothing until that is answered', () => {
     const { store, job, at } = ready(ringPlan(['0.42 ±0.04 Nm', '0.42 ±0.04 Nm']), SMALL);
     for (let guard = 0; guard < 40 && at().action.kind !== 'sign'; guard += 1) {
       const { action, fastener } = at();
@@ -167,8 +176,11 @@ describe('rounds', () => {
         job.wait(240);
       }
       const isFirst = fastener?.planned.position === '1' && fastener.pass === 3;
-      if (isFirst && action.kind === 'pull') store.doMoved();
-      else store.doMain();
+      const before = job.events.length;
+      store.doMain();
+      if (store.snapshot().question !== 'did-it-turn') continue;
+      expect(job.events).toHaveLength(before);
+      store.sayTurned(isFirst);
     }
     const moved = job.state.fasteners.map(({ pulls }) => pulls.flatMap(({ body }) => body.moved ?? []));
     expect(moved).toEqual([
@@ -232,7 +244,7 @@ describe('what others do, and what a device can’t keep', () => {
           return () => listeners.delete(listener);
         },
       },
-      { verdict: vi.fn(), go: vi.fn() },
+      { verdict: vi.fn(), go: vi.fn(), nowMs: patient() },
     );
     store.watch();
     const news = (change: object = {}): void => {
@@ -322,5 +334,78 @@ describe('what others do, and what a device can’t keep', () => {
     await eventually(() => expect(bench.store.snapshot().question).toBe('pulled-meanwhile'));
     expect(pulls(bench, '1')).toHaveLength(1);
     expect(pulls(bench, '2')).toHaveLength(0);
+  });
+});
+
+describe('pulses and questions', () => {
+  const at = (ms: readonly number[]) => {
+    const left = [...ms];
+    const effects = { verdict: vi.fn(), go: vi.fn(), nowMs: () => left.shift() ?? 0 };
+    const job = new SampleJob().ready(TOOL);
+    const store = benchStore(
+      {
+        snapshot: () => ({ view: job.state, isReady: true }) as never,
+        happen: (happening: JobHappening) => {
+          const tried = job.try(happening);
+          return tried.ok ? accepted(job.happen(happening)) : tried;
+        },
+      },
+      effects,
+    );
+    return { store, job };
+  };
+  const kinds = ({ job }: { job: SampleJob }) => job.events.slice(3).map(({ kind }) => kind);
+
+  test.each([
+    [[0, 399], ['tool-set']],
+    [
+      [0, 400],
+      ['tool-set', 'pull-made'],
+    ],
+    // A bounce does not push the next pulse away.
+    [
+      [0, 300, 410],
+      ['tool-set', 'pull-made'],
+    ],
+  ] as const)('pulses at %j ms do %j', (ms, expected) => {
+    const bench = at(ms);
+    for (const _ of ms) bench.store.doMain();
+    expect(kinds(bench)).toEqual(expected);
+  });
+
+  test('a slow page hears two pulses at once: they count by when the hand made them', () => {
+    const bench = at([1000, 1000]);
+    bench.store.doMain(200);
+    bench.store.doMain(650);
+    bench.store.doMain(700);
+    expect(kinds(bench)).toEqual(['tool-set', 'pull-made']);
+  });
+
+  test('a likely mix-up blocks everything but its own answers; a digit types the reading anew', () => {
+    const bench = ready();
+    bench.store.doMain();
+    bench.type('264');
+    bench.store.recordTyped();
+    expect(bench.store.snapshot().refusal?.code).toBe('mix-up-question');
+    const before = bench.job.events.length;
+    bench.store.move(1);
+    bench.store.choose('3');
+    bench.store.doMain();
+    bench.store.pull('over-shot', null);
+    expect(bench.at().position).toBe('1');
+    expect(bench.job.events).toHaveLength(before);
+    bench.type('22');
+    expect(bench.store.snapshot()).toMatchObject({ typed: '22', refusal: null });
+    bench.store.recordTyped();
+    expect(bench.job.status('1')).toBe('in');
+  });
+
+  test('the pull that is voided is the last one of the fastener in front, never another’s', () => {
+    const bench = ready();
+    bench.store.doMain();
+    bench.store.doMain();
+    expect(bench.at()).toMatchObject({ position: '2', ownPull: null });
+    bench.store.choose('1');
+    expect(bench.at().ownPull?.body.position).toBe('1');
   });
 });

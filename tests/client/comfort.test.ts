@@ -6,13 +6,13 @@ import { inABrowser } from './browser.ts';
 
 inABrowser();
 
-test('what a device says aloud is kept on it', () => {
+test('what a device says aloud, and in which order it goes on, is kept on it', () => {
   expect(comfortStore().snapshot()).toEqual(noComfort());
   comfortStore().change({ tone: true });
-  expect(comfortStore().snapshot()).toEqual({ tone: true, speech: false });
+  expect(comfortStore().snapshot()).toEqual({ tone: true, speech: false, fewest: false });
   const store = comfortStore();
-  store.change({ tone: false, speech: true });
-  expect(comfortStore().snapshot()).toEqual({ tone: false, speech: true });
+  store.change({ tone: false, speech: true, fewest: true });
+  expect(comfortStore().snapshot()).toEqual({ tone: false, speech: true, fewest: true });
 });
 
 test('a browser that keeps nothing still works', () => {

@@ -24,7 +24,12 @@ export const ownSite = async (
   delete process.env['JENTIK_APP_DATABASE_URL'];
   await migrate(inject('ownerUrl'), name, async (appUrl) => {
     process.env['JENTIK_APP_DATABASE_URL'] = appUrl;
-    await insertSite(database(), { name: 'Own site', unit: 'N.m', schools: DEFAULT_SCHOOLS });
+    await insertSite(database(), {
+      name: 'Own site',
+      unit: 'N.m',
+      timeZone: 'UTC',
+      schools: DEFAULT_SCHOOLS,
+    });
     await moveKeyOut();
     await restateUnlogged(database());
   });

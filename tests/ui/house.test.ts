@@ -15,26 +15,27 @@ const ui = files(root).map((path) => ({
 }));
 
 const MOST_LINES = 120;
-const ONE_FORM =
-  'one form whose fields stand one below the other; it is taken apart with the fields of the kit';
-
 /** Components that are longer, each with its reason. */
 const LONGER: Readonly<Record<string, string>> = {
-  'shared/SortableTable.tsx':
-    'sorting, finding and opening a row share the order of the rows; it goes with the kit’s table',
-  'specs/DependentsOfSource.tsx': 'one list with its two questions; it goes with the kit’s table',
-  'specs/SourceScreen.tsx': ONE_FORM,
-  'specs/RequirementForm.tsx': ONE_FORM,
+  'specs/DependentsOfSource.tsx': 'one list with its two questions, which share what was chosen in it',
   'specs/ImportBookScreen.tsx':
     'the import of the book: it takes its parts from the import of a job when that is shared',
-  'tools/SessionScreen.tsx': ONE_FORM,
-  'tools/ToolScreen.tsx': ONE_FORM,
-  'tools/ToolForm.tsx': ONE_FORM,
 };
 
 /** Hooks that have no test of their own, each with its reason. */
 const HOOKS: Readonly<Record<string, string>> = {
-  'shared/use-kept-draft.ts': 'localStorage and state; tried in Chromium by import.spec and specs.spec',
+  'kit/answer/use-answer.ts': 'a face of the query library; tried in Chromium by kit.spec and tools.spec',
+  'kit/form/use-field.ts': 'a face of the form library; tried in Chromium by kit.spec',
+  'kit/form/use-kept-draft.ts': 'localStorage and state; tried in Chromium by import.spec and specs.spec',
+  'kit/form/use-kit-form.ts': 'a face of the form library; tried in Chromium by kit.spec',
+  'kit/form/use-listening.ts': 'one question to the page; tried in Chromium by kit.spec',
+  'kit/form/use-typed.ts': 'one effect and a state; tried in Chromium by kit.spec',
+  'kit/table/use-kept-view.ts': 'localStorage and the table library; tried in Chromium by kit.spec',
+  'kit/table/use-list-table.ts': 'a face of the table library; tried in Chromium by kit.spec',
+  'kit/table/use-row-keys.ts': 'rowAfter is tested in tests/ui/kit; the focus in Chromium by kit.spec',
+  'kit/table/use-shown-rows.ts': 'a face of the virtual library; tried in Chromium by kit.spec',
+  'jobs/bench/use-comfort.ts': 'subscribes to comfortStore, which tests/client tests',
+  'jobs/bench/use-pad.ts': 'one media query and a choice; tried in Chromium by hands.spec',
   'shared/use-lines.ts': 'reads lines as readLines does; tried in Chromium by keeping.spec',
   'shared/use-search.ts': 'a pause and a request; tried in Chromium by specs.spec',
   'jobs/use-job.ts': 'subscribes to jobStore, which tests/client/job-store tests',

@@ -70,18 +70,24 @@ describe('verdicts state fact and consequence', () => {
     verdictWords(pull(change), 'N.m', { sourceDigits: 2, graduation: null });
 
   test('above', () => {
-    expect(said({})).toEqual({
-      fact: '5.9 N·m, above 5.5 N·m.',
-      consequence: 'Loosen, inspect the thread, replace the screw if its maker says so, pull again.',
+    // 5.9 − 5.5 = 0.4 at the fastener; without the torque there, nothing is said of by how much.
+    expect(said({ torqueNewtonMetres: 5.9 })).toEqual({
+      fact: '5.9 N·m, 0.4 N·m above 5.5 N·m.',
+      consequence:
+        'Next: loosen it, look at the thread, replace the screw if its maker says so, then pull it again.',
     });
+    expect(said({}).fact).toBe('5.9 N·m, above 5.5 N·m.');
   });
 
   test('past the click has no reading to show', () => {
-    expect(said({ method: 'over-shot', reading: null, probability: null }).fact).toBe('Went past the click.');
+    expect(said({ method: 'over-shot', reading: null, probability: null }).fact).toBe(
+      'Went past the click; nobody knows by how much.',
+    );
   });
 
   test('low, in, too close, by feel', () => {
-    expect(said({ outcome: 'low' }).fact).toContain('below 4.5 N·m');
+    expect(said({ outcome: 'low', torqueNewtonMetres: 4.38 }).fact).toContain('0.12 N·m below 4.5 N·m');
+    expect(said({ outcome: 'low' }).consequence).toContain('pull it again from where it stands');
     expect(said({ outcome: 'in', probability: 0.9913 })).toEqual({
       fact: '5.9 N·m, 99.1 % by the tool’s uncertainty.',
       consequence: '',

@@ -1,15 +1,19 @@
 import { type Store, storeOf } from '../store.ts';
 
-/** What the bench says aloud on this device. */
-export type Comfort = { readonly tone: boolean; readonly speech: boolean };
+/** How the bench works on this device: what it says aloud, and whether it goes on with what the tool is set to. */
+export type Comfort = { readonly tone: boolean; readonly speech: boolean; readonly fewest: boolean };
 
 const KEY = 'jentik-bench-comfort';
-const NONE: Comfort = { tone: false, speech: false };
+const NONE: Comfort = { tone: false, speech: false, fewest: false };
 
 const read = (): Comfort => {
   try {
     const words = (localStorage.getItem(KEY) ?? '').split(' ');
-    return { tone: words.includes('tone'), speech: words.includes('speech') };
+    return {
+      tone: words.includes('tone'),
+      speech: words.includes('speech'),
+      fewest: words.includes('fewest'),
+    };
   } catch {
     // A browser that keeps nothing begins without.
     return NONE;

@@ -1,9 +1,11 @@
 import type { PullMethod } from '#core/job/pull.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
-import { type FastenerView, fastenerAt, type PullRecord } from '#core/view/bench.ts';
+import { isIndicating } from '#core/tool/tool.ts';
+import { type FastenerView, fastenerAt, type PullRecord, toolsAtHand } from '#core/view/bench.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { type NextAction, nextAction } from '#core/view/next-action.ts';
 import { comingPositions, nextPosition } from '#core/view/open-items.ts';
+import { sameSettingFirst } from '#core/view/setting-order.ts';
 
 export type PullMore = { readonly readingStands?: boolean; readonly moved?: boolean };
 
@@ -19,6 +21,7 @@ export type BenchQuestion =
   | 'make-safe'
   | 'void'
   | 'help'
+  | 'legend'
   | 'leave-step'
   | 'step-not-good'
   /** What was done could not be kept on this device. */
@@ -27,6 +30,8 @@ export type BenchQuestion =
   | 'refused'
   /** Somebody else pulled the fastener in hand. */
   | 'pulled-meanwhile'
+  /** Whether it turned before the tool gave, in a round at full torque. */
+  | 'did-it-turn'
   | null;
 
 /** The bench's own state beside the job's. */
@@ -44,6 +49,10 @@ export type BenchState = {
   readonly meanwhile: Meanwhile | null;
   /** The event that the site refused, until it was seen. */
   readonly refusedId: string | null;
+  /** A pull of a round that waits until it is said whether the fastener turned. */
+  readonly asked: AskedPull | null;
+  /** The fastener whose run-on torque is measured again. */
+  readonly remeasured: string | null;
 };
 
 /** Somebody else's pull, and one's own that waits for an answer before it is recorded; null where none was made yet. */
@@ -60,6 +69,8 @@ export type BenchAt = {
   readonly action: NextAction;
   readonly coming: readonly string[];
   readonly lastPull: { readonly fastener: FastenerView; readonly pull: PullRecord } | null;
+  /** The last pull of the fastener in front that is not voided: what Backspace voids, and nothing else. */
+  readonly ownPull: PullRecord | null;
 };
 
 const lastPullOf = (view: JobView): BenchAt['lastPull'] => {
@@ -69,14 +80,49 @@ const lastPullOf = (view: JobView): BenchAt['lastPull'] => {
   return fastener && pull ? { fastener, pull } : null;
 };
 
+const actionAt = (
+  view: JobView,
+  fastener: FastenerView | undefined,
+  remeasured: string | null,
+): NextAction => {
+  const position = fastener?.planned.position ?? null;
+  const action = nextAction(view, position);
+  const showing =
+    fastener && remeasured === position
+      ? toolsAtHand(view, fastener).find(({ tool }) => isIndicating(tool))
+      : undefined;
+  const isBefore = action.kind === 'set-tool' || action.kind === 'pull';
+  return showing && isBefore ? { kind: 'measure-run-on', taken: showing } : action;
+};
+
+/** Whether the run-on torque of the fastener in front was measured and may still be measured again. */
+export const mayRemeasure = ({ fastener, ownPull, action }: BenchAt): boolean =>
+  fastener?.runOn !== null &&
+  fastener !== undefined &&
+  ownPull === null &&
+  (action.kind === 'set-tool' || action.kind === 'pull');
+
+/** What comes after a position: in the order of the work, or what the tool is set to first where the joint allows it. */
+export const comingFrom = (view: JobView, position: string | null, isFewest: boolean): readonly string[] => {
+  const coming = comingPositions(view, position).filter((each) => each !== position);
+  return isFewest ? sameSettingFirst(view, coming, position) : coming;
+};
+
 /** Where the bench is on a job. */
-export const benchAt = (view: JobView, { chosen }: Pick<BenchState, 'chosen'>): BenchAt => {
+export const benchAt = (
+  view: JobView,
+  { chosen, remeasured }: Pick<BenchState, 'chosen' | 'remeasured'>,
+  isFewest = false,
+): BenchAt => {
   const position = chosen ?? nextPosition(view, null);
+  const coming = comingFrom(view, position, isFewest);
+  const fastener = position === null ? undefined : fastenerAt(view, position);
   return {
     position,
-    fastener: position === null ? undefined : fastenerAt(view, position),
-    action: nextAction(view, position),
-    coming: comingPositions(view, position).filter((each) => each !== position),
+    fastener,
+    action: actionAt(view, fastener, remeasured),
+    ownPull: fastener?.pulls.findLast(({ voided }) => voided === null) ?? null,
+    coming,
     lastPull: lastPullOf(view),
   };
 };
@@ -90,4 +136,6 @@ export const EMPTY_BENCH: BenchState = {
   instrument: '',
   meanwhile: null,
   refusedId: null,
+  asked: null,
+  remeasured: null,
 };

@@ -1,4 +1,5 @@
 import { judgePull } from '#core/command/judge-pull.ts';
+import { judgedRunOn } from '#core/command/judge-run-on.ts';
 import type { JobHappening } from '#core/event/event.ts';
 import type { PullMethod } from '#core/job/pull.ts';
 import type { StepResult } from '#core/job/step-done.ts';
@@ -6,7 +7,6 @@ import { NUMBER_MAX_LENGTH, readNumber } from '#core/quantity/read-number.ts';
 import { fastenerAt, isAsRequired } from '#core/view/bench.ts';
 import { type DueStep, stepsAfter } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import { comingPositions } from '#core/view/open-items.ts';
 import { isRoundNext } from '#core/view/passes.ts';
 import { type Store, storeOf } from '../store.ts';
 import { type BenchJob, mayPull, watchBeside } from './bench-beside.ts';
@@ -16,6 +16,7 @@ import {
   type BenchQuestion,
   type BenchState,
   benchAt,
+  comingFrom,
   EMPTY_BENCH,
   type PullMore,
 } from './bench-state.ts';
@@ -24,7 +25,14 @@ import {
 export type BenchEffects = {
   readonly verdict: (isGood: boolean) => void;
   readonly go: (path: string) => void;
+  /** Milliseconds on a clock that only goes forward; what tells a second pulse from a bounce. */
+  readonly nowMs: () => number;
+  /** Whether the work goes on with what the tool is set to, where the joint allows it. */
+  readonly isFewest?: () => boolean;
 };
+
+/** A second pulse of a pedal, a key or a tap within this time is the first one bouncing, and no answer to what came up meanwhile. */
+export const BOUNCE_MS = 400;
 
 export type BenchStore = Store<BenchState> & {
   readonly choose: (position: string | null) => void;
@@ -42,14 +50,16 @@ export type BenchStore = Store<BenchState> & {
   readonly recordMineToo: () => void;
   /** Watches what happens to the job beside the bench, until the returned function is called. */
   readonly watch: () => () => void;
-  /** Does what the large action says. */
-  readonly doMain: () => void;
-  /** In a round at full torque: it moved before the tool gave. */
-  readonly doMoved: () => void;
+  /** Does what the large action says. `pulsedAtMs`: when the hand asked for it, on the same clock as `nowMs`; a slow page hears of it later. */
+  readonly doMain: (pulsedAtMs?: number) => void;
+  /** In a round at full torque: says whether it turned before the tool gave. */
+  readonly sayTurned: (hasTurned: boolean) => void;
+  /** Measures the run-on torque of the fastener in front again. */
+  readonly remeasure: () => void;
   /** Takes what stands in a field as the digits typed. */
   readonly typeWhole: (typed: string) => void;
   /** Records the digits typed: a reading, a run-on torque, or what a step measures. */
-  readonly recordTyped: (moved?: boolean) => void;
+  readonly recordTyped: () => void;
   /** Records the reading that was asked about as it is. */
   readonly letStand: () => void;
   readonly doStep: (result: StepResult) => void;
@@ -75,8 +85,15 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
   const set = (part: Partial<BenchState>): void => store.change({ ...store.snapshot(), ...part });
   const view = (): JobView => job.snapshot().view;
   const at = (): BenchAt => benchAt(view(), store.snapshot());
+  /** A likely mix-up of units is asked about until it is answered: nothing else goes on meanwhile. */
+  const isAsked = (): boolean => store.snapshot().refusal?.code === 'mix-up-question';
+  const unlessAsked =
+    <A extends readonly unknown[]>(act: (...given: A) => void) =>
+    (...given: A): void => {
+      if (!isAsked()) act(...given);
+    };
   const clear = (): void => set({ typed: '', refusal: null });
-  const choose = (chosen: string | null): void => set({ chosen, typed: '', refusal: null });
+  const choose = (chosen: string | null): void => set({ chosen, typed: '', refusal: null, remeasured: null });
 
   const happen = (happening: JobHappening): boolean => {
     const next = job.happen(happening);
@@ -94,7 +111,7 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
       after.status !== 'reached' &&
       after.status !== 'by-feel';
     const isDue = after && stepsAfter(view(), after).length > 0;
-    const next = comingPositions(view(), position).find((each) => each !== position);
+    const [next] = comingFrom(view(), position, effects.isFewest?.() ?? false);
     set({ chosen: isOut || isDue ? position : (next ?? null) });
   };
 
@@ -179,26 +196,53 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
   };
 
   const recordRunOn = (typed: string, { action, position }: BenchAt): void => {
-    const number = readNumber(typed);
-    if (!number.ok) set({ refusal: number.refusal });
-    if (!number.ok || action.kind !== 'measure-run-on' || position === null) return;
-    const torque = { ...number.value, unit: action.taken.tool.scale.unit };
-    if (happen({ kind: 'run-on-measured', body: { position, torque } })) set({ typed: '' });
+    if (action.kind !== 'measure-run-on' || position === null) return;
+    const judged = judgedRunOn(view(), position, typed, action.taken);
+    if (!judged.ok) set({ refusal: judged.refusal });
+    else if (happen({ kind: 'run-on-measured', body: { position, ...judged.value } }))
+      set({ typed: '', remeasured: null });
   };
 
-  const recordTyped = (moved?: boolean): void => {
+  /** A pull as it was asked for: in a round at full torque it is asked first whether it turned. */
+  const pullOrAsk = (method: PullMethod, readingText: string | null, more: PullMore = {}): void => {
+    const { position } = at();
+    if (!isInRound() || position === null) {
+      pull(method, readingText, more);
+      return;
+    }
+    // What can't be recorded is said before anything else is asked about it.
+    const readingStands = more.readingStands ?? false;
+    const judged = judgePull(view(), { position, method, readingText, readingStands, moved: false });
+    if (!judged.ok) set({ refusal: judged.refusal });
+    else set({ question: 'did-it-turn', asked: { method, readingText, more } });
+  };
+
+  const sayTurned = (moved: boolean): void => {
+    const { asked } = store.snapshot();
+    set({ question: null, asked: null });
+    if (asked) pull(asked.method, asked.readingText, { ...asked.more, moved });
+  };
+
+  const recordTyped = (): void => {
     const { typed } = store.snapshot();
     const here = at();
     if (typed === '' || !job.snapshot().isReady) return;
     if (here.action.kind === 'measure-run-on') recordRunOn(typed, here);
     else if (here.action.kind === 'step') measure(typed, here.action.due);
-    else pull('reading', typed, isInRound() ? { moved: moved ?? false } : {});
+    else pullOrAsk('reading', typed);
   };
 
   /** Whether the fastener in front is pulled in a round at full torque, in which it is said whether it moved. */
   const isInRound = (): boolean => {
     const { fastener } = at();
     return fastener !== undefined && isRoundNext(view(), fastener);
+  };
+
+  let lastPulseMs = Number.NEGATIVE_INFINITY;
+  const isBounce = (pulsedAtMs: number): boolean => {
+    const isAgain = pulsedAtMs - lastPulseMs < BOUNCE_MS;
+    if (!isAgain) lastPulseMs = pulsedAtMs;
+    return isAgain;
   };
 
   const doMain = (): void => {
@@ -236,7 +280,7 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
         break;
       }
       case 'pull':
-        pull('click', null, isInRound() ? { moved: false } : {});
+        pullOrAsk('click', null);
         break;
       case 'measure-run-on':
         break;
@@ -246,39 +290,44 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
   return {
     snapshot: store.snapshot,
     subscribe: store.subscribe,
-    choose: inOrder(choose),
+    choose: inOrder(unlessAsked(choose)),
     clear: inOrder(clear),
     happen,
-    pull: inOrder(pull),
+    pull: inOrder(unlessAsked(pull)),
     inTurn: (act) => inOrder(() => act({ ...store.snapshot(), ...at() }))(),
     recordMineToo,
     watch: () => watchBeside(job, store, () => isPulling),
-    doMain: inOrder(doMain),
+    doMain: (pulsedAtMs = effects.nowMs()) => {
+      if (!isBounce(pulsedAtMs)) inOrder(unlessAsked(doMain))();
+    },
     doStep,
-    doMoved: inOrder(() => {
-      if (!isInRound() || at().action.kind !== 'pull') return;
-      if (store.snapshot().typed !== '') recordTyped(true);
-      else pull('click', null, { moved: true });
-    }),
+    sayTurned: inOrder(sayTurned),
+    remeasure: inOrder(unlessAsked(() => set({ remeasured: at().position, typed: '', refusal: null }))),
     typeWhole: (typed) => set({ refusal: null, typed: typed.slice(0, NUMBER_MAX_LENGTH) }),
     recordTyped: inOrder(recordTyped),
-    letStand: inOrder(() =>
-      pull('reading', store.snapshot().typed, {
-        readingStands: true,
-        ...(isInRound() ? { moved: false } : {}),
+    letStand: inOrder(() => {
+      const { typed } = store.snapshot();
+      set({ refusal: null });
+      pullOrAsk('reading', typed, { readingStands: true });
+    }),
+    ask: (question) =>
+      set({ question, ...(question === null ? { meanwhile: null, refusedId: null, asked: null } : {}) }),
+    holdInstrument: (instrument) => set({ instrument }),
+    // A digit typed while it is asked about is the reading typed anew.
+    type: inOrder((character) =>
+      set({
+        refusal: null,
+        typed: ((isAsked() ? '' : store.snapshot().typed) + character).slice(0, NUMBER_MAX_LENGTH),
       }),
     ),
-    ask: (question) => set({ question, ...(question === null ? { meanwhile: null, refusedId: null } : {}) }),
-    holdInstrument: (instrument) => set({ instrument }),
-    type: inOrder((character) =>
-      set({ refusal: null, typed: (store.snapshot().typed + character).slice(0, NUMBER_MAX_LENGTH) }),
-    ),
     erase: inOrder(() => set({ typed: store.snapshot().typed.slice(0, -1) })),
-    move: inOrder((by) => {
-      const { fasteners, indexByPosition } = view();
-      const { position } = at();
-      const place = position === null ? -1 : (indexByPosition.get(position) ?? -1);
-      choose(fasteners[(place + by + fasteners.length) % fasteners.length]?.planned.position ?? null);
-    }),
+    move: inOrder(
+      unlessAsked((by) => {
+        const { fasteners, indexByPosition } = view();
+        const { position } = at();
+        const place = position === null ? -1 : (indexByPosition.get(position) ?? -1);
+        choose(fasteners[(place + by + fasteners.length) % fasteners.length]?.planned.position ?? null);
+      }),
+    ),
   };
 };

@@ -8,7 +8,7 @@ import type { SignedHead } from '#core/job/signature.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted, type Result } from '#core/result.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import { OPERATIONS } from '#wire/api.ts';
+import { JOB_OPERATIONS } from '#wire/api-jobs.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
 import { call } from '../api.ts';
 import { markSeen, wasSeen } from '../device/seen.ts';
@@ -135,7 +135,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     hold(withPlaced(job, placed));
     if (!hasGap(job)) return;
     // Another device wrote between: fetch what is missing, then fold all of it in order.
-    void call(OPERATIONS.jobEvents, undefined, { job: jobId }).then((answer) => {
+    void call(JOB_OPERATIONS.jobEvents, undefined, { job: jobId }).then((answer) => {
       // A site that was restored may not have the job any more: what is here stays on screen, to be offered.
       if (answer.ok && answer.value.length > 0) hold(foldedJob(answer.value, job.waiting));
     });
@@ -145,7 +145,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
   let looking: Promise<void> | null = null;
   const caughtUp = async (): Promise<void> => {
     const after = String(headOf(job).sequence);
-    const answer = await call(OPERATIONS.jobEvents, undefined, { job: jobId, after });
+    const answer = await call(JOB_OPERATIONS.jobEvents, undefined, { job: jobId, after });
     if (!answer.ok) return;
     lookedAt = Date.now();
     take(answer.value);

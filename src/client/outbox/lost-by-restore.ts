@@ -1,6 +1,6 @@
 import type { UnplacedEvent } from '#core/event/event.ts';
 import { type LedgerEvent, lifted } from '#core/event/lifted.ts';
-import { OPERATIONS } from '#wire/api.ts';
+import { JOB_OPERATIONS } from '#wire/api-jobs.ts';
 import { call } from '../api.ts';
 import { forgetSent, readSent } from './sent.ts';
 import { sendSignal } from './signals.ts';
@@ -26,7 +26,7 @@ export const lostByRestore = async (): Promise<readonly LostEvent[] | null> => {
   const lost: LostEvent[] = [];
   for (const job of new Set(sent.map((event) => event.job))) {
     const mine = sent.filter((event) => event.job === job);
-    const answer = await call(OPERATIONS.jobEvents, undefined, { job, after: '0' });
+    const answer = await call(JOB_OPERATIONS.jobEvents, undefined, { job, after: '0' });
     if (!answer.ok) return null;
     const ids = new Set(answer.value.map(({ id }) => id));
     const isHere = ids.size > 0;

@@ -1,5 +1,5 @@
 import type { Person } from '#core/people/person.ts';
-import { EVENTS_MAX, OPERATIONS } from '#wire/api.ts';
+import { EVENTS_MAX, JOB_OPERATIONS } from '#wire/api-jobs.ts';
 import { knownProblem } from '#wire/problems/en.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
 import { call } from '../api.ts';
@@ -32,7 +32,7 @@ const send = async (batch: readonly OutboxEntry[]): Promise<Sent> => {
   if (!first) return 'nothing';
   const events = batch.map(({ event }) => event);
   const answer = await call(
-    OPERATIONS.appendEvents,
+    JOB_OPERATIONS.appendEvents,
     { events, sentAt: deviceNow(), device: deviceId() },
     { job: first.event.job },
   );

@@ -7,7 +7,7 @@ import type { Shape } from '../shape.ts';
 import { bookReferenceSchema } from '../spec/book/book-reference.ts';
 import { printedTorqueSchema } from '../spec/book/book-requirement.ts';
 import { requirementSourceSchema } from '../spec/book/requirement-source.ts';
-import { LIST_MAX_ROWS } from '../spec/list/delimited-table.ts';
+import { LIST_MAX_ROWS } from '../spec/list/list-bounds.ts';
 import { propertyClassSchema } from '../spec/screw/property-class.ts';
 import { schoolsSchema } from '../target/schools.ts';
 import { DRIVES } from '../tool/drive.ts';

@@ -34,6 +34,20 @@ export type JobRefusal =
   | { readonly code: 'loosen-first'; readonly position: string }
   | { readonly code: 'run-on-missing'; readonly position: string }
   | { readonly code: 'run-on-too-high'; readonly position: string }
+  | {
+      readonly code: 'run-on-too-low';
+      readonly position: string;
+      readonly thread: string;
+      readonly leastLbfIn: number;
+    }
+  | {
+      readonly code: 'run-on-off-scale';
+      readonly toolCode: string;
+      readonly minimum: number;
+      readonly maximum: number;
+      readonly unit: TorqueUnit;
+    }
+  | { readonly code: 'run-on-needs-showing'; readonly position: string }
   | { readonly code: 'nothing-to-loosen'; readonly position: string }
   | {
       readonly code: 'mix-up-question';

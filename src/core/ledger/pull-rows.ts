@@ -1,6 +1,7 @@
 import { type LedgerEvent, lifted } from '../event/lifted.ts';
 import { kindsOf } from '../job/plan.ts';
 import { unitSymbol } from '../quantity/unit.ts';
+import { assumptionsOf } from '../view/assumptions.ts';
 import type { JobView } from '../view/job-view.ts';
 
 /** One line per pull in the order they were made, by column name, as a table for spreadsheets; voided pulls too. */
@@ -16,6 +17,10 @@ export const pullRows = (
     ),
   );
   const details = [...new Set(kindsOf(state.plan).flatMap((kind) => kind.details.map(({ id }) => id)))];
+  const assumed = new Map<string, string>();
+  for (const { id, positions } of assumptionsOf(state))
+    for (const position of positions)
+      assumed.set(position, [assumed.get(position), id.replace('assumed-', '')].filter(Boolean).join(' '));
   const rows = state.fasteners.flatMap(({ planned, pulls }) =>
     pulls.map(({ eventId, person, deviceTime, body, voided }) => {
       const tool = tools.get(body.toolId ?? '');
@@ -26,6 +31,7 @@ export const pullRows = (
         ...Object.fromEntries(details.map((id) => [id, planned.details[id] ?? ''])),
         requirement: planned.requirement.printed,
         read_as: planned.requirement.readAs ?? '',
+        assumed: assumed.get(planned.position) ?? '',
         target_newton_metres: body.targetNewtonMetres ?? '',
         low_newton_metres: body.lowNewtonMetres ?? '',
         high_newton_metres: body.highNewtonMetres ?? '',

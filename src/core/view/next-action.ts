@@ -1,6 +1,7 @@
 import type { JobRefusal } from '../job/refusal.ts';
+import { isIndicating } from '../tool/tool.ts';
 import type { ToolSetting } from '../tool/tool-setting.ts';
-import { type FastenerView, fastenerAt, needsRunOn, type TakenTool } from './bench.ts';
+import { type FastenerView, fastenerAt, needsRunOn, type TakenTool, toolsAtHand } from './bench.ts';
 import { blockingSteps, cautionsOf, type DueStep, openSteps, stepsAfter, stepsBefore } from './due-steps.ts';
 import type { JobView } from './job-view.ts';
 import { settingWith, toolFor } from './tool-for.ts';
@@ -26,7 +27,6 @@ export const blocksAgainst = ({ unallowed, foundSince }: TakenTool): TakenTool['
 ];
 
 const withTool = (job: JobView, fastener: FastenerView, taken: TakenTool): NextAction => {
-  if (needsRunOn(fastener)) return { kind: 'measure-run-on', taken };
   const blocks = blocksAgainst(taken);
   if (blocks.length > 0) {
     const refusal = { code: 'tool-blocked', toolCode: taken.tool.code, blocks } as const;
@@ -35,6 +35,14 @@ const withTool = (job: JobView, fastener: FastenerView, taken: TakenTool): NextA
   const wanted = settingWith(job, fastener, taken);
   if (!wanted.ok) return { kind: 'another-tool', taken, refusal: wanted.refusal };
   return { kind: isSetFor(taken, wanted.value) ? 'pull' : 'set-tool', taken, wanted: wanted.value };
+};
+
+/** Run-on torque is read off a tool that shows what it feels: one at hand for the group, else another one is needed first. */
+const runOnFirst = (job: JobView, fastener: FastenerView, taken: TakenTool): NextAction => {
+  const showing = toolsAtHand(job, fastener).find(({ tool }) => isIndicating(tool));
+  if (showing) return { kind: 'measure-run-on', taken: showing };
+  const { position } = fastener.planned;
+  return { kind: 'another-tool', taken, refusal: { code: 'run-on-needs-showing', position } };
 };
 
 /** What to do next at a position, in the order of the work: tool, make safe, what comes before the pull, loosen what went past, put away a
@@ -54,5 +62,5 @@ export const nextAction = (job: JobView, position: string | null): NextAction =>
   const [due] = [...stepsAfter(job, fastener), ...stepsBefore(job, fastener)];
   if (due) return { kind: 'step', due };
   if (isByHand || !taken) return { kind: 'finger-tighten' };
-  return withTool(job, fastener, taken);
+  return needsRunOn(fastener) ? runOnFirst(job, fastener, taken) : withTool(job, fastener, taken);
 };

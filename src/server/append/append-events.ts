@@ -96,7 +96,7 @@ const place = (
   contact: Contact,
 ): Problem | null => {
   const clock = eventClock(sent.deviceTime, contact);
-  const known = { ...knowledge(clock.correctedTime.slice(0, 10)), at: clock.correctedTime, head: batch.head };
+  const known = { ...knowledge(clock.correctedTime), at: clock.correctedTime, head: batch.head };
   const happening = decidedHere(batch.fold.view(), sent, known);
   if (!happening.ok) return happening.refusal;
   const decided = { ...sent, ...happening.value } as UnplacedEvent;

@@ -6,6 +6,7 @@ import { isShippedKind } from '#core/joint/joint-kinds.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
 import { toolBlocks } from '#core/tool/tool-blocks.ts';
+import { siteDay } from '#wire/site-time.ts';
 import type { Asker } from '../asker.ts';
 import type { Connection } from '../database/pool.ts';
 import { selectAdapters } from '../queries/adapters.ts';
@@ -14,7 +15,7 @@ import { type KnownTool, selectKnownTools, selectToolsInUse } from '../queries/t
 import { requirementsInBook } from './requirements-in-book.ts';
 
 /** What the site knows of one event of a batch, given the day it happened on. */
-export type SiteKnowledge = (day: string) => Known;
+export type SiteKnowledge = (instant: string) => Known;
 
 const requirementsOf = (event: UnplacedEvent): readonly PlannedRequirement[] => {
   if (event.kind === 'job-planned') return event.body.fasteners.map(({ requirement }) => requirement);
@@ -27,9 +28,14 @@ const toolsOf = (event: UnplacedEvent): readonly string[] => {
 };
 
 /** The tools that the site knows of for a batch, and how it treats one that is due. */
-type KnownTools = { readonly known: readonly KnownTool[]; readonly toolService: Schools['toolService'] };
+type KnownTools = {
+  readonly known: readonly KnownTool[];
+  readonly toolService: Schools['toolService'];
+  /** The site's zone: a tool is due by the day there. */
+  readonly timeZone: string;
+};
 
-const NO_TOOLS: KnownTools = { known: [], toolService: DEFAULT_SCHOOLS.toolService };
+const NO_TOOLS: KnownTools = { known: [], toolService: DEFAULT_SCHOOLS.toolService, timeZone: 'UTC' };
 
 /** What takes more than a moment to read of all that a batch may be decided by: the crib where a tool is taken, and the book where it is
  *  referred to. */
@@ -38,15 +44,19 @@ export type ReadAhead = {
   readonly inBook: ReadonlySet<string>;
 };
 
+const wholeCrib = async (db: Connection): Promise<ReadAhead['crib']> => {
+  const { schools, timeZone } = await selectSite(db);
+  return {
+    known: await selectKnownTools(db),
+    toolService: schools.toolService,
+    timeZone,
+    adapters: await selectAdapters(db),
+  };
+};
+
 /** Reads that, before the job is locked. */
 export const readAhead = async (db: Connection, events: readonly UnplacedEvent[]): Promise<ReadAhead> => ({
-  crib: events.some(({ kind }) => kind === 'tool-chosen')
-    ? {
-        known: await selectKnownTools(db),
-        toolService: (await selectSite(db)).schools.toolService,
-        adapters: await selectAdapters(db),
-      }
-    : null,
+  crib: events.some(({ kind }) => kind === 'tool-chosen') ? await wholeCrib(db) : null,
   inBook: await requirementsInBook(db, events.flatMap(requirementsOf)),
 });
 
@@ -59,7 +69,7 @@ export const knownToSite = async (
 ): Promise<SiteKnowledge> => {
   const toolIds = crib ? [] : [...new Set(events.flatMap(toolsOf))];
   const inUse = toolIds.length > 0 ? await selectToolsInUse(db, toolIds) : NO_TOOLS;
-  const { known, toolService } = crib ?? inUse;
+  const { known, toolService, timeZone } = crib ?? inUse;
   const cribOn = (day: string): KnownCrib => ({
     tools: known.map(({ tool, facts }) => ({ tool, blocks: toolBlocks(tool, facts, day, toolService) })),
     adapters: crib?.adapters ?? [],
@@ -68,7 +78,8 @@ export const knownToSite = async (
     requirement.book === null || inBook.has(canonicalText(requirement));
   const base = { ...knowingNothing(person), hasHappened: true, isInBook, isJointKind: isShippedKind };
   const days = new Map<string, Known>();
-  return (day) => {
+  return (instant) => {
+    const day = siteDay(instant, timeZone);
     const known = days.get(day) ?? { ...base, ...knowingCrib(cribOn(day)) };
     days.set(day, known);
     return known;

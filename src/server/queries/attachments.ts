@@ -1,5 +1,5 @@
 import type { RowDataPacket } from 'mysql2';
-import { type Attachment, attachmentSchema } from '#wire/book.ts';
+import { type Attachment, attachmentSchema } from '#wire/attachment.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 import { readableRows } from '../database/readable-rows.ts';

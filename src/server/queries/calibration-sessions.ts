@@ -19,6 +19,15 @@ export const selectSessions = async (db: Connection, toolId: string): Promise<re
   return readableRows('calibration', rows, (row) => keptSessionSchema.parse(JSON.parse(row['body'])));
 };
 
+/** The tools of which any session found an error outside its limit. */
+export const selectToolsFoundOut = async (db: Connection): Promise<readonly string[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(`
+    SELECT DISTINCT tool_id
+      FROM calibration_sessions
+     WHERE JSON_VALUE(body, '$.hasPassedAsFound') = 0`);
+  return rows.map((row) => row['tool_id']);
+};
+
 /** Adds a session; false when it is there already. */
 export const insertSession = (db: Connection, session: KeptSession): Promise<boolean> =>
   insertedUnlessTaken(

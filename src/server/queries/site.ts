@@ -8,6 +8,7 @@ const siteRow = async (db: Connection): Promise<RowDataPacket> => {
   const [rows] = await db.execute<RowDataPacket[]>(`
     SELECT name,
            unit,
+           time_zone,
            schools
       FROM site
      WHERE id = 1`);
@@ -21,6 +22,7 @@ export const selectSite = async (db: Connection): Promise<Site> => {
   return siteSchema.parse({
     name: row['name'],
     unit: row['unit'],
+    timeZone: row['time_zone'] ?? undefined,
     // A question added since has its default until the site answers it.
     schools: { ...DEFAULT_SCHOOLS, ...JSON.parse(row['schools']) },
   });
@@ -49,9 +51,10 @@ export const updateSite = async (db: Connection, site: Site): Promise<void> => {
     UPDATE site
        SET name = :name,
            unit = :unit,
+           time_zone = :timeZone,
            schools = :schools
      WHERE id = 1`,
-    { name: site.name, unit: site.unit, schools: JSON.stringify(site.schools) },
+    { name: site.name, unit: site.unit, timeZone: site.timeZone, schools: JSON.stringify(site.schools) },
   );
 };
 
@@ -59,8 +62,8 @@ export const updateSite = async (db: Connection, site: Site): Promise<void> => {
 export const insertSite = async (db: Connection, site: Site): Promise<void> => {
   await db.execute(
     `
-    INSERT IGNORE INTO site (id, name, unit, schools)
-    VALUES (1, :name, :unit, :schools)`,
-    { name: site.name, unit: site.unit, schools: JSON.stringify(site.schools) },
+    INSERT IGNORE INTO site (id, name, unit, time_zone, schools)
+    VALUES (1, :name, :unit, :timeZone, :schools)`,
+    { name: site.name, unit: site.unit, timeZone: site.timeZone, schools: JSON.stringify(site.schools) },
   );
 };

@@ -56,8 +56,13 @@ export const selectAdapterRows = async (
 
 /** What the site has chosen, without defaults for questions that were added since; null where its row is gone. */
 export const selectSiteRow = async (db: Connection): Promise<{ readonly name: string } | null> => {
-  const [rows] = await db.execute<RowDataPacket[]>('SELECT name, unit, schools FROM site WHERE id = 1');
+  const [rows] = await db.execute<RowDataPacket[]>(
+    'SELECT name, unit, time_zone, schools FROM site WHERE id = 1',
+  );
   if (!rows[0]) return null;
-  const { name, unit, schools } = rows[0];
-  return { name, unit, schools: read(schools) } as { readonly name: string };
+  const { name, unit, time_zone: timeZone, schools } = rows[0];
+  // A site that never said its zone was never written down with one.
+  return { name, unit, ...(timeZone === null ? {} : { timeZone }), schools: read(schools) } as {
+    readonly name: string;
+  };
 };

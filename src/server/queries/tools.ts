@@ -143,13 +143,18 @@ export const clearTools = async (db: Connection): Promise<void> => {
 export const selectToolsInUse = async (
   db: Connection,
   ids: readonly string[],
-): Promise<{ readonly known: readonly KnownTool[]; readonly toolService: Schools['toolService'] }> => {
+): Promise<{
+  readonly known: readonly KnownTool[];
+  readonly toolService: Schools['toolService'];
+  readonly timeZone: string;
+}> => {
   const [rows] = await db.query<RowDataPacket[]>(
     `
     SELECT tools.body,
            tools.quarantine,
            tools.loan,
            tools.is_retired,
+           site.time_zone,
            JSON_VALUE(site.schools, '$.toolService') AS tool_service
       FROM site
       LEFT JOIN tools ON tools.id IN (:ids)`,
@@ -159,5 +164,6 @@ export const selectToolsInUse = async (
   return {
     known: rows.filter((row) => row['body'] !== null).map(usedOf),
     toolService: school ?? DEFAULT_SCHOOLS.toolService,
+    timeZone: rows[0]?.['time_zone'] ?? 'UTC',
   };
 };

@@ -1,8 +1,8 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { attachmentType } from '#core/spec/book/media-type.ts';
-import { ATTACHMENT_MAX_BYTES } from '#wire/api-book.ts';
-import type { Attachment } from '#wire/book.ts';
+import type { Attachment } from '#wire/attachment.ts';
+import { ATTACHMENT_MAX_BYTES } from '#wire/attachment.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Asker } from '../asker.ts';
 import { database } from '../database/pool.ts';

@@ -1,14 +1,8 @@
 import { accepted, type Result, refused } from '#core/result.ts';
 import { type FromBook, fromRequirement } from '#core/spec/book/book-reference.ts';
 import type { Source } from '#core/spec/book/source.ts';
-import type {
-  Attachment,
-  BookConflict,
-  DependentJob,
-  KeptRequirement,
-  KeptTable,
-  LogEntry,
-} from '#wire/book.ts';
+import type { Attachment } from '#wire/attachment.ts';
+import type { BookConflict, DependentJob, KeptRequirement, KeptTable, LogEntry } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { database } from '../database/pool.ts';
 import { selectAttachments } from '../queries/attachments.ts';

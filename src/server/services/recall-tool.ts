@@ -8,7 +8,7 @@ import type { Problem } from '#wire/problems/problem.ts';
 import { appendedTo, unknownContact } from '../append/append-events.ts';
 import type { Asker } from '../asker.ts';
 import { database } from '../database/pool.ts';
-import { selectSessions } from '../queries/calibration-sessions.ts';
+import { selectSessions, selectToolsFoundOut } from '../queries/calibration-sessions.ts';
 import { selectJobSummaries } from '../queries/jobs.ts';
 import { selectAlikePulls, selectPullsOfJob, selectUseSpan } from '../queries/pulls.ts';
 import { insertLogEntry, selectLog } from '../queries/site-log.ts';
@@ -116,6 +116,25 @@ export async function* recallOf(
   }
   yield { kind: 'found', uses: done, since, until: session.at, jobs: await withNames(session, recalled) };
 }
+
+/** How many jobs that a tool touched while it was off await a lead's decision; none for a tool that was not found out. */
+export const undecidedJobs = async (toolId: string): Promise<number> => {
+  const found = await foundOut(toolId);
+  if (!found.ok) return 0;
+  for await (const step of recallOf(found.value, toolId))
+    if (step.kind === 'found') return step.jobs.filter(({ decision }) => decision === null).length;
+  return 0;
+};
+
+/** The same for every tool of the crib that has any, by its id. */
+export const undecidedByTool = async (): Promise<Readonly<Record<string, number>>> => {
+  const waiting: Record<string, number> = {};
+  for (const toolId of await selectToolsFoundOut(database())) {
+    const jobs = await undecidedJobs(toolId);
+    if (jobs > 0) waiting[toolId] = jobs;
+  }
+  return waiting;
+};
 
 /** One pull of a recalled job, for its work list. */
 export type RecalledPullLine = {

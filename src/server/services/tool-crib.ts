@@ -4,6 +4,7 @@ import { accepted, type Result, refused } from '#core/result.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
 import { toolBlocks } from '#core/tool/tool-blocks.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import { siteDay } from '#wire/site-time.ts';
 import type { CribTool } from '#wire/tool.ts';
 import type { Asker } from '../asker.ts';
 import { type Connection, database } from '../database/pool.ts';
@@ -17,9 +18,10 @@ import { now } from './clock.ts';
 const standing = async (
   db: Connection,
   known: readonly KnownTool[],
-  day: string,
+  instant: string,
 ): Promise<readonly CribTool[]> => {
-  const { schools } = await selectSite(db);
+  const { schools, timeZone } = await selectSite(db);
+  const day = siteDay(instant, timeZone);
   return known.map(({ tool, facts }) => ({
     tool,
     facts,
@@ -29,7 +31,7 @@ const standing = async (
 
 /** Every tool of the crib with what stands against using it today. */
 export const cribTools = async (): Promise<readonly CribTool[]> =>
-  standing(database(), await selectKnownTools(database()), now().slice(0, 10));
+  standing(database(), await selectKnownTools(database()), now());
 
 /** Every adapter of the crib. */
 export const cribAdapters = (): Promise<readonly Adapter[]> => selectAdapters(database());

@@ -2,6 +2,7 @@ import QRCode from 'qrcode';
 import { accepted, type Result, refused } from '#core/result.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import { dayWords } from '#wire/site-time.ts';
 import { rangeWords } from '#wire/words/setting.ts';
 import { pdfOf } from './pdf-page.ts';
 import { cribTools } from './tool-crib.ts';
@@ -25,7 +26,7 @@ const labelSvg = async (tool: Tool, origin: string): Promise<string> => {
     /^[\s\S]*?<svg[^>]*viewBox="([^"]*)"[^>]*>/,
     '<svg x="2" y="2" width="20" height="20" viewBox="$1">',
   );
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${LABEL_MM.width}mm" height="${LABEL_MM.height}mm" viewBox="0 0 ${LABEL_MM.width} ${LABEL_MM.height}" font-family="sans-serif"><rect width="100%" height="100%" fill="#fff"/>${inner.trim()}<text x="25" y="9" font-size="6" font-weight="bold">${escaped(tool.code)}</text><text x="25" y="15" font-size="3.6">${escaped(rangeWords(tool.scale))}</text><text x="25" y="19.5" font-size="2.6">serial ${escaped(tool.serial)}</text></svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${LABEL_MM.width}mm" height="${LABEL_MM.height}mm" viewBox="0 0 ${LABEL_MM.width} ${LABEL_MM.height}" font-family="sans-serif"><rect width="100%" height="100%" fill="#fff"/>${inner.trim()}<text x="25" y="9" font-size="6" font-weight="bold">${escaped(tool.code)}</text><text x="25" y="15" font-size="3.6">${escaped(rangeWords(tool.scale))}</text><text x="25" y="19.5" font-size="2.4">serial ${escaped(tool.serial)} · due ${escaped(dayWords(tool.calibrationDueOn))}</text></svg>`;
 };
 
 /** The label of a tool, 62 by 24 mm, with a QR code that opens it. Refuses: not-found. */
@@ -57,7 +58,9 @@ export const toolLabelsPdf = async (origin: string): Promise<ExportedBytes> => {
       const text = { width: (LABEL_MM.width - LABEL_MM.code - 4) * POINTS_PER_MM, lineBreak: false };
       pdf.fontSize(14).text(tool.code, x + size + 6, y + 4, text);
       pdf.fontSize(9).text(rangeWords(tool.scale), x + size + 6, y + 24, text);
-      pdf.fontSize(7).text(`serial ${tool.serial}`, x + size + 6, y + 36, text);
+      pdf
+        .fontSize(7)
+        .text(`serial ${tool.serial} · due ${dayWords(tool.calibrationDueOn)}`, x + size + 6, y + 36, text);
     }
   });
   return { name: 'jentik-labels.pdf', type: 'application/pdf', bytes };

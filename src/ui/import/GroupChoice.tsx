@@ -2,6 +2,7 @@ import ArrowUp from 'lucide-react/icons/arrow-up';
 import type { ReadLine } from '#core/job/fastener-list.ts';
 import { JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
 import { ORDER_WORDS } from '#wire/words/joint.ts';
+import { Tick } from '../kit/Tick.tsx';
 import type { GroupDraft } from './use-fastener-list.ts';
 
 type Props = {
@@ -88,21 +89,19 @@ export const GroupChoice = ({ group, place, lines, onChange, onUp }: Props) => {
           <legend>Parts there is no other of</legend>
           <div className="flex flex-wrap gap-x-5">
             {parts.map((code) => (
-              <label key={code} className="flex min-h-11 items-center gap-2">
-                <input
-                  type="checkbox"
-                  className="size-5 accent-layout"
-                  checked={irreplaceable.includes(code)}
-                  onChange={(event) =>
-                    onChange({
-                      irreplaceable: event.target.checked
-                        ? [...irreplaceable, code]
-                        : irreplaceable.filter((each) => each !== code),
-                    })
-                  }
-                />
+              <Tick
+                key={code}
+                isOn={irreplaceable.includes(code)}
+                onChange={(isOn) =>
+                  onChange({
+                    irreplaceable: isOn
+                      ? [...irreplaceable, code]
+                      : irreplaceable.filter((each) => each !== code),
+                  })
+                }
+              >
                 <span className="font-mono">{code}</span>
-              </label>
+              </Tick>
             ))}
           </div>
         </fieldset>

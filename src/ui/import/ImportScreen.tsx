@@ -6,22 +6,19 @@ import type { FastenerColumn, ReadLine } from '#core/job/fastener-list.ts';
 import { ONLY_GROUP } from '#core/job/only-group.ts';
 import { jointKindOf } from '#core/joint/joint-kinds.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { requirementWords } from '#wire/words/requirement.ts';
+import { Form } from '../kit/form/Form.tsx';
+import { SubmitButton } from '../kit/form/SubmitButton.tsx';
+import { useKitForm } from '../kit/form/use-kit-form.ts';
 import { DoubtsBar } from '../shared/DoubtsBar.tsx';
 import { ListPreview } from '../shared/ListPreview.tsx';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
-import { ReadyForm } from '../shared/ReadyForm.tsx';
-import { useKeptDraft } from '../shared/use-kept-draft.ts';
 import { BookDialog } from '../specs/BookDialog.tsx';
 import { GroupChoice } from './GroupChoice.tsx';
 import { ImportFacts } from './ImportFacts.tsx';
-import { EMPTY_IMPORT, newJobOf, revivedImport } from './import-draft.ts';
+import { EMPTY_FACTS, importFactsSchema, newJobOf } from './import-draft.ts';
 import { ListFileChoice } from './ListFileChoice.tsx';
 import { type GroupDraft, useFastenerList } from './use-fastener-list.ts';
-
-const DRAFT_KEY = 'jentik-import-2';
 
 const FIRST_COLUMNS = [
   { name: 'Position', column: 'position' },
@@ -53,35 +50,39 @@ const lineWords = ({ fastener, read, listed }: ReadLine) => (
   </>
 );
 
+const actionWords = (lines: number, unchosen: number, doubts: number): string => {
+  if (lines === 0) return 'Choose a list first';
+  if (unchosen > 0) return 'Choose the kind of joint';
+  if (doubts > 0) return `Settle ${doubts} more ${doubts === 1 ? 'line' : 'lines'}`;
+  return lines === 1 ? 'Import the line' : `Import all ${lines} lines`;
+};
+
 /** A job from a list of fasteners: choose the file, say what kind of joint each group is, see how each line was read, settle what is in doubt, import all or nothing. */
 export const ImportScreen = ({ site }: { readonly site: Site }) => {
-  const [draft, setDraft, forget] = useKeptDraft(DRAFT_KEY, EMPTY_IMPORT, revivedImport);
-  const list = useFastenerList(site, draft.list, (next) => setDraft({ ...draft, list: next }));
+  const form = useKitForm(importFactsSchema, { defaults: EMPTY_FACTS, draft: 'jentik-import-2' });
+  const list = useFastenerList(site);
   const [isDoubtsOnly, setDoubtsOnly] = useState(false);
   const [lookingUp, setLookingUp] = useState<ReadLine | null>(null);
-  const [problem, setProblem] = useState<ProblemDetails | null>(null);
-  const [isBusy, setBusy] = useState(false);
   // The same ids until it is imported: a list sent twice becomes one job.
   const attempt = useRef({ jobId: newId(), eventId: newId() });
   const doubts = list.read.filter(({ findings }) => findings.length > 0);
-  const groups = draft.list?.groups ?? [];
+  const groups = list.draft?.groups ?? [];
   const unchosen = groups.filter(({ jointKind }) => jointKind === '').length;
   const shown = isDoubtsOnly && doubts.length > 0 ? doubts : list.read;
-  const importAll = async (): Promise<void> => {
-    setBusy(true);
-    const answer = await call(OPERATIONS.planJob, newJobOf(draft, attempt.current));
-    setBusy(false);
-    if (!answer.ok) return setProblem(answer.problem);
-    forget();
-    window.location.assign(`/jobs/${answer.value.job}/plan`);
-  };
   return (
-    <ReadyForm
+    <Form
+      form={form}
       className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4"
-      onSubmit={() => void importAll()}
+      onSend={async (facts) => {
+        const answer = await call(OPERATIONS.planJob, newJobOf(facts, list.draft, attempt.current));
+        if (!answer.ok) return answer.problem;
+        list.forget();
+        window.location.assign(`/jobs/${answer.value.job}/plan`);
+        return null;
+      }}
     >
       <h1 className="text-xl font-bold">New job from a list</h1>
-      <ImportFacts draft={draft} onChange={(part) => setDraft({ ...draft, ...part })} />
+      <ImportFacts />
       <section className="panel grid gap-3 p-4">
         <ListFileChoice list={list} />
         {groups.map((group, index) => (
@@ -132,22 +133,12 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
           }}
         />
       )}
-      <ProblemNotice problem={problem} also="What you typed is kept here." />
-      <button
-        type="submit"
-        className="act sticky bottom-16 min-h-14 text-l sm:bottom-2"
-        disabled={isBusy || list.read.length === 0 || unchosen > 0 || doubts.length > 0}
+      <SubmitButton
+        className="sticky bottom-16 text-l sm:bottom-2"
+        isHeld={list.read.length === 0 || unchosen > 0 || doubts.length > 0}
       >
-        {list.read.length === 0
-          ? 'Choose a list first'
-          : unchosen > 0
-            ? 'Choose the kind of joint'
-            : doubts.length > 0
-              ? `Settle ${doubts.length} more ${doubts.length === 1 ? 'line' : 'lines'}`
-              : list.read.length === 1
-                ? 'Import the line'
-                : `Import all ${list.read.length} lines`}
-      </button>
-    </ReadyForm>
+        {actionWords(list.read.length, unchosen, doubts.length)}
+      </SubmitButton>
+    </Form>
   );
 };

@@ -1,8 +1,8 @@
 import { FASTENER_COLUMNS, OPTIONAL_COLUMNS } from '#core/job/fastener-list.ts';
 import { JOINT_KINDS } from '#core/joint/joint-kinds.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { FileButton, LIST_FILES } from '../shared/FileButton.tsx';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import type { FastenerList } from './use-fastener-list.ts';
 
 const SEPARATOR_NAMES = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };

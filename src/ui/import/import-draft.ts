@@ -1,33 +1,31 @@
+import { z } from 'zod';
 import { deviceNow } from '#client/happen.ts';
-import type { SentJob } from '#wire/new-job.ts';
+import { partCodeSchema } from '#core/job/plan.ts';
+import { newJobSchema, type SentJob } from '#wire/new-job.ts';
 import type { FastenerListDraft } from './use-fastener-list.ts';
 
-/** What a person has said of a job on its way in, kept in this browser until it is imported. */
-export type ImportDraft = {
-  readonly title: string;
-  readonly sourceTitle: string;
-  readonly revision: string;
-  readonly place: string;
-  readonly assetCode: string;
-  readonly assetName: string;
-  readonly list: FastenerListDraft | null;
-};
+const { title, source, asset } = newJobSchema.shape;
+
+/** What a person says of a job on its way in, as the form holds it. */
+export const importFactsSchema = z.object({
+  title,
+  sourceTitle: source.shape.title,
+  revision: source.shape.revision,
+  place: source.shape.place,
+  assetCode: z.union([z.string().regex(/^\s*$/), partCodeSchema]),
+  assetName: asset.unwrap().shape.name.or(z.string().regex(/^\s*$/)),
+});
+export type ImportFacts = z.output<typeof importFactsSchema>;
 
 /** Nothing said yet. */
-export const EMPTY_IMPORT: ImportDraft = {
+export const EMPTY_FACTS: z.input<typeof importFactsSchema> = {
   title: '',
   sourceTitle: '',
   revision: '',
   place: '',
   assetCode: '',
   assetName: '',
-  list: null,
 };
-/** A draft as it was kept; null where it is none. */
-export const revivedImport = (kept: unknown): ImportDraft | null =>
-  typeof kept === 'object' && kept !== null && 'title' in kept
-    ? { ...EMPTY_IMPORT, ...(kept as ImportDraft) }
-    : null;
 
 const textCells = (cells: Readonly<Record<string, string | undefined>>): Record<string, string> =>
   Object.fromEntries(
@@ -36,22 +34,23 @@ const textCells = (cells: Readonly<Record<string, string | undefined>>): Record<
 
 /** The job that a draft asks for. */
 export const newJobOf = (
-  draft: ImportDraft,
+  facts: ImportFacts,
+  list: FastenerListDraft | null,
   attempt: { readonly jobId: string; readonly eventId: string },
 ): SentJob => ({
   ...attempt,
   deviceTime: deviceNow(),
-  title: draft.title,
-  source: { title: draft.sourceTitle, revision: draft.revision, place: draft.place },
-  asset: draft.assetCode.trim()
-    ? { code: draft.assetCode, name: draft.assetName.trim() || draft.assetCode }
+  title: facts.title,
+  source: { title: facts.sourceTitle, revision: facts.revision, place: facts.place },
+  asset: facts.assetCode.trim()
+    ? { code: facts.assetCode, name: facts.assetName.trim() || facts.assetCode }
     : null,
-  groups: (draft.list?.groups ?? []).map((group) => ({
+  groups: (list?.groups ?? []).map((group) => ({
     ...group,
-    title: group.title || draft.title.slice(0, 80),
+    title: group.title || facts.title.slice(0, 80),
     irreplaceable: [...group.irreplaceable],
   })),
-  lines: (draft.list?.lines ?? []).map(({ line, cells, readAs, book }) => ({
+  lines: (list?.lines ?? []).map(({ line, cells, readAs, book }) => ({
     line,
     cells: textCells(cells),
     readAs,

@@ -19,6 +19,7 @@ import { OPERATIONS } from '#wire/api.ts';
 import type { NewGroup } from '#wire/new-job.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Site } from '#wire/site.ts';
+import { useKeptDraft } from '../kit/form/use-kept-draft.ts';
 
 /** The list as it came from its file. */
 export type ListFile = {
@@ -62,6 +63,8 @@ export type FastenerList = {
   readonly changeGroup: (id: string, change: Partial<GroupDraft>) => void;
   /** Puts a group one place earlier in the order of the work. */
   readonly moveUp: (id: string) => void;
+  /** Forgets the list, once it is imported. */
+  readonly forget: () => void;
 };
 
 const BOOK_CODE = /^r-\d{1,9}$/i;
@@ -82,14 +85,29 @@ const withBookCodes = async (lines: readonly FastenerLine[]): Promise<readonly F
   });
 };
 
+/** What a draft becomes; nothing where there is none. */
+type ListChange = (draft: FastenerListDraft) => FastenerListDraft;
+
+const DRAFT_KEY = 'jentik-import-list';
+
+const revived = (kept: unknown): { readonly list: FastenerListDraft | null } | null =>
+  typeof kept === 'object' && kept !== null && 'list' in kept
+    ? (kept as { readonly list: FastenerListDraft | null })
+    : null;
+
 /** A fastener list on its way in: loaded from a file, read line by line, settled cell by cell. */
-export const useFastenerList = (
-  site: Site,
-  draft: FastenerListDraft | null,
-  setDraft: (draft: FastenerListDraft) => void,
-): FastenerList => {
+export const useFastenerList = (site: Site): FastenerList => {
+  const [{ list: draft }, setKept, forget] = useKeptDraft<{ readonly list: FastenerListDraft | null }>(
+    DRAFT_KEY,
+    { list: null },
+    revived,
+  );
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [problemsFile, setProblemsFile] = useState('');
+  const change = useCallback(
+    (by: ListChange): void => setKept(({ list }) => ({ list: list && by(list) })),
+    [setKept],
+  );
   const read = useMemo(() => {
     if (!draft) return [];
     const kinds = new Map(draft.groups.map(({ id, jointKind }) => [id, jointKindOf(jointKind)]));
@@ -108,56 +126,59 @@ export const useFastenerList = (
     setProblems([]);
     const { separator, ignoredHeadings } = table;
     const settled = await withBookCodes(lines);
-    setDraft({
-      groups: groupDrafts(settled),
-      file: { name: file.name, encoding: decoded.value.encoding, separator, ignoredHeadings },
-      lines: settled,
+    setKept({
+      list: {
+        groups: groupDrafts(settled),
+        file: { name: file.name, encoding: decoded.value.encoding, separator, ignoredHeadings },
+        lines: settled,
+      },
     });
   };
 
   const settle = useCallback(
-    ({ listed }: ReadLine, column: FastenerColumn, text: string): void => {
-      if (!draft) return;
-      const lines = draft.lines.map((line) => {
-        if (line.line !== listed.line) return line;
-        // What is printed stays as evidence; what a person read it as stands beside it. Nothing printed is simply filled in.
-        if (column === 'requirement' && (line.cells['requirement'] ?? '').trim() !== '')
-          return { ...line, readAs: text.trim() === '' ? null : text.trim(), book: null };
-        return { ...line, cells: { ...line.cells, [column]: text.trim() } };
-      });
-      // A line may have got into another group.
-      const fresh = groupDrafts(lines);
-      const groups = [
-        ...draft.groups.filter(({ id }) => fresh.some((group) => group.id === id)),
-        ...fresh.filter(({ id }) => draft.groups.every((group) => group.id !== id)),
-      ];
-      setDraft({ ...draft, lines, groups });
-    },
-    [draft, setDraft],
+    ({ listed }: ReadLine, column: FastenerColumn, text: string): void =>
+      change((list) => {
+        const lines = list.lines.map((line) => {
+          if (line.line !== listed.line) return line;
+          // What is printed stays as evidence; what a person read it as stands beside it. Nothing printed is simply filled in.
+          if (column === 'requirement' && (line.cells['requirement'] ?? '').trim() !== '')
+            return { ...line, readAs: text.trim() === '' ? null : text.trim(), book: null };
+          return { ...line, cells: { ...line.cells, [column]: text.trim() } };
+        });
+        // A line may have got into another group.
+        const fresh = groupDrafts(lines);
+        const groups = [
+          ...list.groups.filter(({ id }) => fresh.some((group) => group.id === id)),
+          ...fresh.filter(({ id }) => list.groups.every((group) => group.id !== id)),
+        ];
+        return { ...list, lines, groups };
+      }),
+    [change],
   );
 
   const takeFromBook = useCallback(
-    ({ listed }: ReadLine, { torque, book }: FromBook): void => {
-      if (!draft) return;
-      const lines = draft.lines.map((line) =>
-        line.line === listed.line ? { ...line, readAs: torque.readAs ?? torque.printed, book } : line,
-      );
-      setDraft({ ...draft, lines });
-    },
-    [draft, setDraft],
+    ({ listed }: ReadLine, { torque, book }: FromBook): void =>
+      change((list) => ({
+        ...list,
+        lines: list.lines.map((line) =>
+          line.line === listed.line ? { ...line, readAs: torque.readAs ?? torque.printed, book } : line,
+        ),
+      })),
+    [change],
   );
 
-  const setGroups = (groups: readonly GroupDraft[]): void => {
-    if (draft) setDraft({ ...draft, groups });
-  };
-  const changeGroup = (id: string, change: Partial<GroupDraft>): void =>
-    setGroups((draft?.groups ?? []).map((group) => (group.id === id ? { ...group, ...change } : group)));
-  const moveUp = (id: string): void => {
-    const groups = [...(draft?.groups ?? [])];
-    const at = groups.findIndex((group) => group.id === id);
-    const [moved] = at > 0 ? groups.splice(at, 1) : [];
-    if (moved) setGroups(groups.toSpliced(at - 1, 0, moved));
-  };
+  const changeGroup = (id: string, part: Partial<GroupDraft>): void =>
+    change((list) => ({
+      ...list,
+      groups: list.groups.map((group) => (group.id === id ? { ...group, ...part } : group)),
+    }));
+  const moveUp = (id: string): void =>
+    change((list) => {
+      const groups = [...list.groups];
+      const at = groups.findIndex((group) => group.id === id);
+      const [moved] = at > 0 ? groups.splice(at, 1) : [];
+      return moved ? { ...list, groups: groups.toSpliced(at - 1, 0, moved) } : list;
+    });
 
-  return { draft, read, takeFromBook, problems, problemsFile, load, settle, changeGroup, moveUp };
+  return { draft, read, takeFromBook, problems, problemsFile, load, settle, changeGroup, moveUp, forget };
 };

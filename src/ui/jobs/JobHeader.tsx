@@ -2,7 +2,7 @@ import type { SendingStuck } from '#client/outbox/signals.ts';
 import { jobProgress } from '#core/view/open-items.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import { happeningWords } from '#wire/words/happening.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { ClockWarning } from './ClockWarning.tsx';
 import { ToldPulls } from './ToldPulls.tsx';
 import type { OpenJob } from './use-job.ts';
@@ -51,7 +51,7 @@ export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: J
   return (
     <>
       <header className="flex flex-wrap items-center gap-x-6 border-b border-rule px-4 sm:px-6">
-        <h1 className="min-w-0 flex-1 basis-44 truncate sm:basis-56 py-2 text-l font-bold">
+        <h1 className="min-w-0 flex-1 basis-44 truncate py-2 sm:basis-56 short:basis-24 short:py-1 text-l font-bold">
           {plan.title} <span className="font-normal text-faint">· job {plan.number}</span>
         </h1>
         <nav aria-label="Job" className="order-3 flex w-full sm:order-none sm:w-auto">
@@ -60,7 +60,7 @@ export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: J
               key={id}
               href={`/jobs/${job.view.job}/${id}`}
               aria-current={tab === id ? 'page' : undefined}
-              className="flex min-h-12 flex-1 items-center justify-center border-b-3 border-transparent px-5 text-m text-ink no-underline aria-[current=page]:border-layout aria-[current=page]:font-bold sm:min-h-16"
+              className="flex min-h-12 flex-1 items-center justify-center border-b-3 border-transparent px-5 text-m text-ink no-underline aria-[current=page]:border-layout aria-[current=page]:font-bold sm:min-h-16 short:min-h-11 short:px-3"
             >
               {name}
             </a>

@@ -1,5 +1,14 @@
+import { useMemo, useState } from 'react';
+import { call } from '#client/api.ts';
+import type { Person } from '#core/people/person.ts';
+import { JOB_OPERATIONS } from '#wire/api-jobs.ts';
 import type { JobSummary } from '#wire/job-summary.ts';
-import { type Column, SortableTable } from '../shared/SortableTable.tsx';
+import { useAnswer } from '../kit/answer/use-answer.ts';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { Tick } from '../kit/Tick.tsx';
+import type { Column } from '../kit/table/column.ts';
+import { ListTable } from '../kit/table/ListTable.tsx';
+import { timeHere } from '../kit/time/here.ts';
 
 const STAGES: Record<JobSummary['stage'], string> = {
   planned: 'planned',
@@ -37,7 +46,7 @@ const COLUMNS: readonly Column<JobSummary>[] = [
     id: 'number',
     name: 'Job',
     cell: ({ number }) => <span className="font-mono">{number}</span>,
-    sortBy: ({ number }) => number,
+    value: ({ number }) => number,
   },
   {
     id: 'title',
@@ -47,62 +56,84 @@ const COLUMNS: readonly Column<JobSummary>[] = [
         {job.title}
       </a>
     ),
-    sortBy: ({ title }) => title,
+    value: ({ title }) => title,
+    isTitle: true,
   },
-  { id: 'stage', name: 'Stage', cell: ({ stage }) => STAGES[stage], sortBy: ({ stage }) => STAGES[stage] },
+  {
+    id: 'stage',
+    name: 'Stage',
+    cell: ({ stage }) => STAGES[stage],
+    value: ({ stage }) => STAGES[stage],
+    isChoice: true,
+  },
   {
     id: 'progress',
     name: 'Fasteners',
     cell: (job) => <Progress job={job} />,
-    sortBy: ({ fastenersIn, fastenersTotal }) => fastenersIn / Math.max(1, fastenersTotal),
+    value: ({ fastenersIn, fastenersTotal }) => fastenersIn / Math.max(1, fastenersTotal),
     className: 'whitespace-nowrap',
   },
   {
     id: 'person',
     name: 'Last',
     cell: ({ lastPerson }) => lastPerson,
-    sortBy: ({ lastPerson }) => lastPerson,
+    value: ({ lastPerson }) => lastPerson,
+    isChoice: true,
   },
   {
     id: 'at',
     name: 'When',
-    cell: ({ lastEventAt }) => (
-      <time dateTime={lastEventAt}>{lastEventAt.slice(0, 16).replace('T', ' ')} UTC</time>
-    ),
-    sortBy: ({ lastEventAt }) => lastEventAt,
+    cell: ({ lastEventAt }) => <time dateTime={lastEventAt}>{timeHere(lastEventAt)}</time>,
+    value: ({ lastEventAt }) => lastEventAt,
     className: 'whitespace-nowrap',
   },
 ];
 
+type Props = { readonly jobs: readonly JobSummary[]; readonly person: Person };
+
 /** Every job, the one worked on last first; the name of each leads to where its work goes on. */
-export const JobsList = ({ jobs }: { readonly jobs: readonly JobSummary[] }) => (
-  <div className="mx-auto max-w-6xl">
-    <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
-      <h1 className="text-xl font-bold">Jobs</h1>
-      <a href="/jobs/new" className="act">
-        New job from a list
-      </a>
-    </div>
-    {jobs.length === 0 ? (
-      <div className="panel p-6">
-        <p className="mb-3">
-          No job yet. A job starts from the list of its fasteners: a CSV file with at least position, label
-          and requirement.
-        </p>
+export const JobsList = ({ jobs: first, person }: Props) => {
+  const { value: jobs, problem } = useAnswer(['jobs'], () => call(JOB_OPERATIONS.listJobs, undefined), first);
+  const [isMine, setMine] = useState(false);
+  const rows = useMemo(
+    () => (isMine ? jobs.filter(({ lastPerson }) => lastPerson === person.name) : jobs),
+    [jobs, isMine, person.name],
+  );
+  return (
+    <div className="mx-auto max-w-7xl">
+      <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
+        <h1 className="text-xl font-bold">Jobs</h1>
         <a href="/jobs/new" className="act">
-          Choose the list
+          New job from a list
         </a>
       </div>
-    ) : (
-      <div className="panel p-4">
-        <SortableTable
-          caption="jobs"
-          columns={COLUMNS}
-          rows={jobs}
-          rowId={({ id }) => id}
-          searchIn={(job) => `${job.number} ${job.title} ${STAGES[job.stage]} ${job.lastPerson}`}
-        />
-      </div>
-    )}
-  </div>
-);
+      <ProblemNotice problem={problem} />
+      {jobs.length === 0 ? (
+        <div className="panel p-6">
+          <p className="mb-3">
+            No job yet. A job starts from the list of its fasteners: a CSV file with at least position, label
+            and requirement.
+          </p>
+          <a href="/jobs/new" className="act">
+            Choose the list
+          </a>
+        </div>
+      ) : (
+        <div className="panel p-4">
+          <ListTable
+            caption="jobs"
+            columns={COLUMNS}
+            rows={rows}
+            rowId={({ id }) => id}
+            searchIn={(job) => `${job.number} ${job.title} ${STAGES[job.stage]} ${job.lastPerson}`}
+            tools={
+              <Tick isOn={isMine} onChange={setMine} className="text-s">
+                mine: I worked on it last
+              </Tick>
+            }
+          />
+        </div>
+      )}
+    </div>
+  );
+};

@@ -3,10 +3,10 @@ import type { OutboxEntry } from '#client/outbox/entry.ts';
 import { exportedEntries, sendAgain, setAsideFor } from '#client/outbox/refused.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import { happeningWords } from '#wire/words/happening.ts';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { timeHere } from '../kit/time/here.ts';
+import { WhyDialog } from '../kit/WhyDialog.tsx';
 import { fileLink } from '../shared/file-link.ts';
-import { localTime } from '../shared/local-time.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
-import { WhyDialog } from '../shared/WhyDialog.tsx';
 
 type Props = { readonly entry: OutboxEntry; readonly onDone?: () => void };
 
@@ -19,7 +19,7 @@ export const RefusedEntry = ({ entry, onDone }: Props) => {
     <div className="grid gap-2" data-testid="refused-entry">
       <p className="text-s">
         Kept on this device, refused by the site: <strong>{happeningWords(event)}</strong>, by{' '}
-        {event.person.name} at {localTime(event.deviceTime)}
+        {event.person.name} at {timeHere(event.deviceTime)}
       </p>
       <ProblemNotice problem={problem} />
       <ProblemNotice problem={failed} />

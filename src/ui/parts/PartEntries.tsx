@@ -1,6 +1,6 @@
 import type { PartEntry } from '#wire/part.ts';
 import { partEntryWords } from '#wire/words/part.ts';
-import { localTime } from '../shared/local-time.ts';
+import { timeHere } from '../kit/time/here.ts';
 
 /** What a part went through, the newest first. */
 export const PartEntries = ({ entries }: { readonly entries: readonly PartEntry[] }) => (
@@ -17,7 +17,7 @@ export const PartEntries = ({ entries }: { readonly entries: readonly PartEntry[
           {partEntryWords(entry)}
         </span>
         <div className="text-s text-faint">
-          {localTime(entry.at)}, {entry.person}, job{' '}
+          {timeHere(entry.at)}, {entry.person}, job{' '}
           <a href={`/jobs/${entry.job.id}/plan`}>
             {entry.job.number} {entry.job.title}
           </a>

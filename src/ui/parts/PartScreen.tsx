@@ -1,6 +1,6 @@
 import type { PartHistory } from '#wire/part.ts';
 import { partEntryWords, standsAgainst } from '#wire/words/part.ts';
-import { localTime } from '../shared/local-time.ts';
+import { timeHere } from '../kit/time/here.ts';
 import { PartEntries } from './PartEntries.tsx';
 
 /** A part or machine by the code on it: what stands against it, and everything it went through over all jobs. */
@@ -12,7 +12,7 @@ export const PartScreen = ({ history }: { readonly history: PartHistory }) => {
       {against && (
         <p role="alert" className="rounded-md border-2 border-high p-3">
           <strong className="text-high">Not good: {partEntryWords(against)}.</strong> {against.person},{' '}
-          {localTime(against.at)}. Take another, or inspect it anew on its job.
+          {timeHere(against.at)}. Take another, or inspect it anew on its job.
         </p>
       )}
       <section className="panel p-4">

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { BackupLine, KeptBackup } from '#wire/api-keeping.ts';
-import { localTime } from '../shared/local-time.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { timeHere } from '../kit/time/here.ts';
 import { ProgressBar } from '../shared/ProgressBar.tsx';
 import { useLines } from '../shared/use-lines.ts';
 
@@ -35,7 +35,7 @@ export const BackupPanel = ({
           {backups.map(({ name, madeAt, bytes }) => (
             <li key={name} className="flex flex-wrap justify-between gap-2 border-b border-rule py-2">
               <a href={`/api/v1/backups/${name}`} download={name}>
-                {localTime(madeAt)}
+                {timeHere(madeAt)}
               </a>
               <span className="font-mono">{size(bytes)}</span>
             </li>

@@ -5,9 +5,9 @@ import { waitingStore } from '#client/outbox/waiting.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import { happeningWords } from '#wire/words/happening.ts';
 import { RefusedEntry } from '../jobs/RefusedEntry.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { timeHere } from '../kit/time/here.ts';
 import { fileLink } from '../shared/file-link.ts';
-import { localTime } from '../shared/local-time.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 
 const FIRST = 12;
 
@@ -15,7 +15,7 @@ const Waiting = ({ entries }: { readonly entries: readonly OutboxEntry[] }) => (
   <ul className="grid gap-1 text-s" data-testid="waiting-here">
     {entries.slice(0, FIRST).map((entry) => (
       <li key={entry.event.id}>
-        {happeningWords(entry.event)}, by {entry.event.person.name} at {localTime(entry.event.deviceTime)}
+        {happeningWords(entry.event)}, by {entry.event.person.name} at {timeHere(entry.event.deviceTime)}
         {isInMemory(entry) && <strong className="text-low"> in this tab only</strong>}{' '}
         <a href={`/jobs/${entry.event.job}/bench`}>its job</a>
       </li>

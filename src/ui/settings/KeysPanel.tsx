@@ -1,6 +1,6 @@
 import { keyFingerprint } from '#core/ledger/seal.ts';
 import type { Keeping } from '#wire/api-keeping.ts';
-import { localTime } from '../shared/local-time.ts';
+import { timeHere } from '../kit/time/here.ts';
 
 const EVER = '1970-01-01T00:00:00.000Z';
 
@@ -14,8 +14,8 @@ export const KeysPanel = ({ keeping: { keys } }: { readonly keeping: Keeping }) 
           <span className="font-mono">{keyFingerprint(publicKey)}</span>
           {until === null && <strong> in use</strong>}
           <div className="text-s text-faint">
-            {from === EVER ? 'since the site began' : `from ${localTime(from)}`}
-            {until !== null && ` until ${localTime(until)}`}
+            {from === EVER ? 'since the site began' : `from ${timeHere(from)}`}
+            {until !== null && ` until ${timeHere(until)}`}
           </div>
         </li>
       ))}

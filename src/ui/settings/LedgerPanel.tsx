@@ -2,8 +2,8 @@ import { useState } from 'react';
 import type { Keeping } from '#wire/api-keeping.ts';
 import type { LedgerCheck, LedgerCheckLine, LedgerFinding } from '#wire/ledger-check.ts';
 import { checkedWords, ledgerFindingWords, unwitnessedWords } from '#wire/words/ledger.ts';
-import { localTime } from '../shared/local-time.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { timeHere } from '../kit/time/here.ts';
 import { ProgressBar } from '../shared/ProgressBar.tsx';
 import { useLines } from '../shared/use-lines.ts';
 
@@ -40,7 +40,7 @@ const Result = ({ done: { by, check }, isLate }: { readonly done: Done; readonly
     <p>{checkedWords(check)}</p>
     <p>{unwitnessedWords(check)}</p>
     <p className="text-s text-faint">
-      Checked {localTime(check.at)} by {by === 'Jentik' ? 'the site itself, as every night' : by}.
+      Checked {timeHere(check.at)} by {by === 'Jentik' ? 'the site itself, as every night' : by}.
     </p>
   </div>
 );
@@ -59,15 +59,15 @@ export const LedgerPanel = ({ keeping, isLead }: { readonly keeping: Keeping; re
       <h2 className="text-l font-bold">Ledger</h2>
       {witness?.at ? (
         <p>
-          Witnessed {localTime(witness.at)}: where {witness.jobs} {witness.jobs === 1 ? 'job' : 'jobs'} and
-          the site’s log stood, signed and kept outside the database. Line {witness.lines} of its file.
+          Witnessed {timeHere(witness.at)}: where {witness.jobs} {witness.jobs === 1 ? 'job' : 'jobs'} and the
+          site’s log stood, signed and kept outside the database. Line {witness.lines} of its file.
         </p>
       ) : (
         !witness?.lateSince && <p>Nothing is witnessed yet; the first line is written within a minute.</p>
       )}
       {witness?.lateSince && (
         <p className="border-l-4 border-high pl-3" data-testid="witness-late">
-          <strong>Not witnessed since {localTime(witness.lateSince)}.</strong> Nothing could be added to the
+          <strong>Not witnessed since {timeHere(witness.lateSince)}.</strong> Nothing could be added to the
           witness file, though there is something to add. Its disk may be full, or the file was changed: check
           everything now. The log of the application says why. Work goes on; what happened since can be
           changed by whoever has the database, and nobody would see it.

@@ -3,6 +3,7 @@ import type { LogEntry } from '#wire/book.ts';
 import type { Site } from '#wire/site.ts';
 import { schoolWords } from '#wire/words/derivation.ts';
 import { type ChoiceQuestion, SCHOOL_QUESTIONS } from '#wire/words/schools.ts';
+import { dayHere } from '../kit/time/here.ts';
 
 type Change = { readonly before: Site; readonly after: Site; readonly changed: readonly (keyof Schools)[] };
 
@@ -30,7 +31,7 @@ export const SchoolChanges = ({ changes }: { readonly changes: readonly LogEntry
         return (
           <li key={at}>
             <strong>
-              {at.slice(0, 10)} {by}
+              {dayHere(at)} {by}
             </strong>
             {why && `: ${why}`}
             {change.changed.map((question) => (

@@ -22,14 +22,14 @@ export const SettingsScreen = ({ site, people: first, person, theme, changes }: 
   const [people, setPeople] = useState(first);
   const isLead = may(person, 'change-site');
   return (
-    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
+    <div className="mx-auto grid max-w-7xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-xl font-bold">Settings</h1>
         <a href="/sign-in" className="act-quiet">
           {person.name}: sign in as someone else
         </a>
       </div>
-      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,7fr)_minmax(0,4fr)]">
+      <div className="grid gap-4">
         <section className="panel p-4">
           <h2 className="mb-3 text-l font-bold">Site and schools</h2>
           {isLead ? (
@@ -40,18 +40,20 @@ export const SettingsScreen = ({ site, people: first, person, theme, changes }: 
             </p>
           )}
         </section>
-        <div className="grid content-start gap-4">
-          <section className="panel p-4">
-            <h2 className="mb-3 text-l font-bold">This device</h2>
-            <ThemeChoice first={theme} />
-          </section>
-          <section className="panel grid gap-2 p-4">
-            <h2 className="text-l font-bold">Records</h2>
-            <p>The ledger proves itself, and a backup restores it with the same hashes.</p>
-            <a className="act-quiet justify-self-start" href="/settings/keeping">
-              Check and back up
-            </a>
-          </section>
+        <div className="grid items-start gap-4 lg:grid-cols-3">
+          <div className="grid gap-4">
+            <section className="panel p-4">
+              <h2 className="mb-3 text-l font-bold">This device</h2>
+              <ThemeChoice first={theme} />
+            </section>
+            <section className="panel grid gap-2 p-4">
+              <h2 className="text-l font-bold">Records</h2>
+              <p>The ledger proves itself, and a backup restores it with the same hashes.</p>
+              <a className="act-quiet justify-self-start" href="/settings/keeping">
+                Check and back up
+              </a>
+            </section>
+          </div>
           <section className="panel p-4">
             <h2 className="mb-3 text-l font-bold">What was changed</h2>
             <SchoolChanges changes={changes} />

@@ -3,11 +3,12 @@ import { call } from '#client/api.ts';
 import { fileBase64, thumbnailBase64 } from '#client/thumbnail.ts';
 import { ATTACHMENT_TYPES } from '#core/spec/book/media-type.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import { ATTACHMENT_MAX_BYTES } from '#wire/api-book.ts';
-import type { Attachment } from '#wire/book.ts';
+import type { Attachment } from '#wire/attachment.ts';
+import { ATTACHMENT_MAX_BYTES } from '#wire/attachment.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { dayHere } from '../kit/time/here.ts';
 import { FileButton } from './FileButton.tsx';
-import { ProblemNotice } from './ProblemNotice.tsx';
 
 type Props = {
   readonly kind: 'source' | 'tool' | 'session';
@@ -56,7 +57,7 @@ export const Attachments = ({ kind, owner, first }: Props) => {
               <span className="truncate">{name}</span>
             </a>
             <span className="text-s text-faint">
-              {addedBy}, {addedAt.slice(0, 10)}
+              {addedBy}, {dayHere(addedAt)}
             </span>
           </li>
         ))}

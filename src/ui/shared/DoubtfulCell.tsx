@@ -1,8 +1,9 @@
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useRef, useState } from 'react';
 import { displayDigits } from '#core/quantity/display.ts';
 import { unitSymbol } from '#core/quantity/unit.ts';
 import { problemWords } from '#wire/problems/en.ts';
 import type { Problem } from '#wire/problems/problem.ts';
+import { focusNextDoubt } from './next-doubt.ts';
 
 type Choice = { readonly text: string; readonly means: string };
 
@@ -42,8 +43,13 @@ type Props = {
 export const DoubtfulCell = ({ refusal, where, text, onResolve, likelyUnit = null, children }: Props) => {
   const { title, cause, fix } = problemWords(refusal);
   const [typed, setTyped] = useState(text);
+  const box = useRef<HTMLDivElement>(null);
+  const settle = (as: string): void => {
+    if (box.current) focusNextDoubt(box.current);
+    onResolve(as);
+  };
   return (
-    <div className="grid gap-1 border-l-4 border-unsure pl-2">
+    <div ref={box} data-doubt="" className="grid gap-1 border-l-4 border-unsure pl-2">
       <p className="text-s">
         <strong>
           {title}, {where}.
@@ -56,7 +62,7 @@ export const DoubtfulCell = ({ refusal, where, text, onResolve, likelyUnit = nul
             key={choice}
             type="button"
             className="act-quiet flex-col gap-0 leading-4"
-            onClick={() => onResolve(choice)}
+            onClick={() => settle(choice)}
           >
             {choice}
             {means && !choice.endsWith(means) && <span className="text-s text-faint">= {means}</span>}
@@ -71,10 +77,10 @@ export const DoubtfulCell = ({ refusal, where, text, onResolve, likelyUnit = nul
             if (event.key !== 'Enter') return;
             // Enter settles this cell; it must not send the whole list that the cell stands in.
             event.preventDefault();
-            onResolve(typed);
+            settle(typed);
           }}
         />
-        <button type="button" className="act-quiet" onClick={() => onResolve(typed)}>
+        <button type="button" className="act-quiet" onClick={() => settle(typed)}>
           Read it so
         </button>
         {children}

@@ -1,3 +1,5 @@
+import { Tick } from '../kit/Tick.tsx';
+
 type Props = {
   readonly total: number;
   readonly doubts: number;
@@ -19,14 +21,8 @@ export const DoubtsBar = ({ total, doubts, isDoubtsOnly, onDoubtsOnly }: Props) 
         </strong>
       )}
     </p>
-    <label className="flex min-h-11 items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-5 accent-layout"
-        checked={isDoubtsOnly}
-        onChange={(event) => onDoubtsOnly(event.target.checked)}
-      />{' '}
+    <Tick isOn={isDoubtsOnly} onChange={onDoubtsOnly}>
       only these
-    </label>
+    </Tick>
   </div>
 );

@@ -1,4 +1,5 @@
 import Upload from 'lucide-react/icons/upload';
+import { useListening } from '../kit/form/use-listening.ts';
 
 type Props = {
   readonly words: string;
@@ -15,6 +16,8 @@ export const FileButton = ({ words, accept, onFile }: Props) => (
     <Upload size={18} aria-hidden="true" /> {words}
     <input
       type="file"
+      // A file chosen before the page listens would be lost.
+      disabled={!useListening()}
       accept={accept}
       className="absolute inset-0 cursor-pointer opacity-0"
       onChange={(event) => {

@@ -3,7 +3,7 @@ import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { RECALL_DECISIONS, type RecallDecision } from '#wire/recall.ts';
 import { RECALL_DECISION_WORDS } from '#wire/words/recall.ts';
-import { WhyDialog } from './WhyDialog.tsx';
+import { WhyDialog } from '../kit/WhyDialog.tsx';
 
 type Props = {
   readonly jobNumber: string;

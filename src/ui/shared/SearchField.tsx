@@ -1,55 +1,61 @@
-import { useEffect, useId, useState } from 'react';
+import { Command } from 'cmdk';
+import { useState } from 'react';
 import type { SearchHit } from '#wire/book.ts';
-import { HitList, hitId } from './HitList.tsx';
-import { ProblemNotice } from './ProblemNotice.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { useSearch } from './use-search.ts';
+
+const KIND_WORDS: Record<SearchHit['kind'], string> = {
+  requirement: 'requirement',
+  'table-row': 'table',
+  source: 'source',
+  tool: 'tool',
+  job: 'job',
+};
 
 type Props = {
   readonly label: string;
   readonly placeholder: string;
   readonly first?: string;
+  /** Hands over what was typed before this field had the focus. */
+  readonly takeTypedAhead?: () => string;
   readonly onOpen: (hit: SearchHit) => void;
   /** Keeps only hits that can be used here. */
   readonly only?: (hit: SearchHit) => boolean;
 };
 
+const keyOf = ({ kind, refId, row }: SearchHit): string => `${kind} ${refId} ${row}`;
+
 /** A field that searches everything while one types; arrows choose, Enter opens. */
-export const SearchField = ({ label, placeholder, first = '', onOpen, only = () => true }: Props) => {
-  const list = useId();
+export const SearchField = ({
+  label,
+  placeholder,
+  first = '',
+  takeTypedAhead = () => '',
+  onOpen,
+  only = () => true,
+}: Props) => {
   const [query, setQuery] = useState(first);
-  const [chosen, setChosen] = useState(0);
   const { hits: all, isPartial, answered, problem } = useSearch(query);
   const hits = all.filter(only);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another answer begins at its first hit
-  useEffect(() => setChosen(0), [answered]);
-  const onKey = (event: React.KeyboardEvent): void => {
-    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-      event.preventDefault();
-      const by = event.key === 'ArrowDown' ? 1 : -1;
-      setChosen((at) => (at + by + hits.length) % Math.max(1, hits.length));
-    }
-    const hit = hits[chosen];
-    if (event.key === 'Enter' && hit) {
-      event.preventDefault();
-      onOpen(hit);
-    }
-  };
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
-      <input
-        type="search"
-        role="combobox"
-        aria-expanded={hits.length > 0}
-        aria-controls={list}
-        aria-activedescendant={hits.length > 0 ? hitId(list, chosen) : undefined}
+    <Command
+      label={label}
+      // What is found and in which order is the server's: it knows that 3/8 is dash 6.
+      shouldFilter={false}
+      loop
+      className="grid grid-cols-[minmax(0,1fr)] gap-2"
+    >
+      <Command.Input
         aria-label={label}
         className="field min-h-14 text-l"
         placeholder={placeholder}
         value={query}
         maxLength={100}
-        autoComplete="off"
-        onChange={(event) => setQuery(event.target.value)}
-        onKeyDown={onKey}
+        onValueChange={setQuery}
+        onFocus={() => {
+          const ahead = takeTypedAhead();
+          if (ahead) setQuery(query + ahead);
+        }}
       />
       <ProblemNotice problem={problem} />
       {hits.length > 0 && isPartial && (
@@ -57,12 +63,27 @@ export const SearchField = ({ label, placeholder, first = '', onOpen, only = () 
           Nothing has all of it; these have a part.
         </p>
       )}
-      {hits.length > 0 && <HitList id={list} hits={hits} chosen={chosen} onOpen={onOpen} />}
+      <Command.List label="What was found" className={hits.length > 0 ? 'max-h-[60dvh] overflow-y-auto' : ''}>
+        {hits.map((hit) => (
+          <Command.Item
+            key={keyOf(hit)}
+            value={keyOf(hit)}
+            className="flex min-h-11 cursor-pointer items-center justify-between gap-3 border-b border-rule px-2 py-1.5 aria-selected:bg-ground"
+            onSelect={() => onOpen(hit)}
+          >
+            <span className="min-w-0">
+              <strong className="block truncate">{hit.title}</strong>
+              <span className="block truncate text-s text-faint">{hit.detail}</span>
+            </span>
+            <span className="shrink-0 text-s text-faint">{KIND_WORDS[hit.kind]}</span>
+          </Command.Item>
+        ))}
+      </Command.List>
       {answered !== null && answered === query && hits.length === 0 && !problem && (
         <p className="text-faint" role="status">
           Nothing in the book has all of “{query}”. Try the size alone, or one word of the part.
         </p>
       )}
-    </div>
+    </Command>
   );
 };

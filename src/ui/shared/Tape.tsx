@@ -19,6 +19,8 @@ const WIDTH = 404;
 const BAND_SHARE = 0.42;
 const LABEL_GAP = 52;
 const TICK_GAP = 6;
+/** A number nearer to the hairline than this would be struck out by it; the caption says what stands there. */
+const HAIRLINE_CLEAR = 15;
 const TONES = {
   in: 'var(--c-in)',
   low: 'var(--c-low)',
@@ -89,18 +91,20 @@ export const Tape = ({ value, low, high, unit, graduation, caption, tone = 'none
               stroke="var(--c-ink)"
               strokeWidth="1.5"
             />
-            <text
-              x={x(tick)}
-              y="27"
-              textAnchor="middle"
-              fontSize="14"
-              fill="var(--c-ink)"
-              stroke="var(--c-ground)"
-              strokeWidth="3"
-              paintOrder="stroke"
-            >
-              {tick}
-            </text>
+            {Math.abs(x(tick) - WIDTH / 2) > HAIRLINE_CLEAR && (
+              <text
+                x={x(tick)}
+                y="27"
+                textAnchor="middle"
+                fontSize="14"
+                fill="var(--c-ink)"
+                stroke="var(--c-ground)"
+                strokeWidth="3"
+                paintOrder="stroke"
+              >
+                {tick}
+              </text>
+            )}
           </g>
         ))}
       </g>

@@ -1,8 +1,9 @@
-import { useEffect, useState } from 'react';
+import { keepPreviousData } from '@tanstack/react-query';
 import { call } from '#client/api.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { SearchHit } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import { useAsked } from '../kit/answer/use-answer.ts';
 
 export type SearchAnswer = {
   readonly hits: readonly SearchHit[];
@@ -17,26 +18,17 @@ const NOTHING: SearchAnswer = { hits: [], isPartial: false, answered: null, prob
 
 /** What a query finds, asked for as it is typed; an answer that was overtaken is thrown away. */
 export const useSearch = (query: string): SearchAnswer => {
-  const [answer, setAnswer] = useState<SearchAnswer>(NOTHING);
-  useEffect(() => {
-    if (query.trim() === '') {
-      setAnswer(NOTHING);
-      return;
-    }
-    let isOvertaken = false;
-    void call(OPERATIONS.search, undefined, { q: query }).then((result) => {
-      if (isOvertaken) return;
-      setAnswer(
-        result.ok
-          ? { ...result.value, answered: query, problem: null }
-          : { hits: [], isPartial: false, answered: query, problem: result.problem },
-      );
-    });
-    return () => {
-      isOvertaken = true;
-    };
-  }, [query]);
-  return answer;
+  const { value, problem } = useAsked(
+    ['search', query],
+    async () => {
+      const answer = await call(OPERATIONS.search, undefined, { q: query });
+      return answer.ok ? { ...answer, value: { ...answer.value, answered: query } } : answer;
+    },
+    { isWanted: query.trim() !== '', placeholderData: keepPreviousData },
+  );
+  if (query.trim() === '') return NOTHING;
+  if (problem) return { ...NOTHING, answered: query, problem };
+  return value ? { ...value, problem: null } : NOTHING;
 };
 
 /** Where a hit opens. */

@@ -6,8 +6,8 @@ import { OPERATIONS } from '#wire/api.ts';
 import type { KeptTable, SearchHit } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
-import { Dialog } from '../shared/Dialog.tsx';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { Dialog } from '../kit/Dialog.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { SearchField } from '../shared/SearchField.tsx';
 import { LookUpPanel } from './LookUpPanel.tsx';
 

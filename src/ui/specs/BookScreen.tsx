@@ -1,11 +1,12 @@
-import { useState } from 'react';
-import { type Source, sourceName } from '#core/spec/book/source.ts';
+import { useEffect, useRef, useState } from 'react';
+import type { Source } from '#core/spec/book/source.ts';
 import type { KeptRequirement } from '#wire/book.ts';
 import type { Site } from '#wire/site.ts';
 import { SearchField } from '../shared/SearchField.tsx';
 import { hitAddress } from '../shared/use-search.ts';
 import { RequirementCard, type RequirementCardView } from './RequirementCard.tsx';
 import { RequirementForm } from './RequirementForm.tsx';
+import { RequirementsList } from './RequirementsList.tsx';
 import { SpecsTabs } from './SpecsTabs.tsx';
 
 type Props = {
@@ -18,16 +19,12 @@ type Props = {
   readonly first: string | null;
 };
 
+/** Where the list and what was chosen stand below each other. */
+const BELOW_EACH_OTHER = '(width < 64rem)';
+
 type Opened =
   | { readonly kind: 'card'; readonly name: string }
   | { readonly kind: 'form'; readonly view: RequirementCardView | null };
-
-const byPart = (requirements: readonly KeptRequirement[]): readonly KeptRequirement[] =>
-  [...requirements].sort(
-    (a, b) =>
-      a.body.part.localeCompare(b.body.part) ||
-      a.body.size.localeCompare(b.body.size, undefined, { numeric: true }),
-  );
 
 /** The spec book: what is tightened on the left, what its source says on the right. */
 export const BookScreen = ({
@@ -40,17 +37,19 @@ export const BookScreen = ({
 }: Props) => {
   const [requirements, setRequirements] = useState(firstRequirements);
   const [opened, setOpened] = useState<Opened | null>(first ? { kind: 'card', name: first } : null);
+  // On a phone the list is long: what was chosen comes into view.
+  const said = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (opened && window.matchMedia(BELOW_EACH_OTHER).matches)
+      said.current?.scrollIntoView({ block: 'start' });
+  }, [opened]);
   const inForce = requirements.filter(({ isWithdrawn }) => !isWithdrawn);
-  const nameOf = (sourceId: string): string => {
-    const source = sources.find(({ id }) => id === sourceId);
-    return source ? `${sourceName(source)}${source.status === 'current' ? '' : `, ${source.status}`}` : '';
-  };
   const take = (kept: KeptRequirement): void => {
     setRequirements([...requirements.filter(({ id }) => id !== kept.id), kept]);
     setOpened({ kind: 'card', name: kept.id });
   };
   return (
-    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
+    <div className="mx-auto grid max-w-7xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-xl font-bold">Specs</h1>
         <div className="flex flex-wrap gap-2">
@@ -66,7 +65,9 @@ export const BookScreen = ({
         </div>
       </div>
       <SpecsTabs tab="requirements" undecided={undecided} />
-      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,5fr)_minmax(0,7fr)]">
+      <div // What is opened is read after it came into view: the list below it must not hold its place and push it out again.
+        className={`grid items-start gap-4 [overflow-anchor:none] ${opened ? 'lg:grid-cols-[minmax(0,5fr)_minmax(0,7fr)]' : ''}`}
+      >
         <section className={`grid gap-3 ${opened ? 'max-lg:order-2' : ''}`} aria-label="What is tightened">
           <SearchField
             label="What are you tightening"
@@ -78,40 +79,20 @@ export const BookScreen = ({
                 : window.location.assign(hitAddress(hit))
             }
           />
-          <ul className="panel" aria-label="Requirements">
-            {byPart(inForce).map(({ id, code, body, sourceId }) => (
-              <li key={id} className="border-b border-rule last:border-b-0">
-                <button
-                  type="button"
-                  className="grid w-full grid-cols-[minmax(0,1fr)_auto] gap-x-3 px-3 py-2 text-left aria-pressed:bg-ground"
-                  aria-pressed={opened?.kind === 'card' && (opened.name === id || opened.name === code)}
-                  onClick={() => setOpened({ kind: 'card', name: id })}
-                >
-                  <span>
-                    {body.part}
-                    {body.size && <strong>, {body.size}</strong>}
-                  </span>
-                  <strong className="text-right">{body.torque.printed}</strong>
-                  <span className="col-span-2 truncate text-s text-faint">
-                    {nameOf(sourceId)}
-                    {body.place && `, ${body.place}`}
-                  </span>
-                </button>
-              </li>
-            ))}
-            {total > inForce.length && (
-              <li className="p-3 text-faint">
-                The {inForce.length} changed last of {total}. Search finds every one.
-              </li>
-            )}
-            {inForce.length === 0 && (
-              <li className="p-4">
-                The book has no requirement yet. Write one, import a list, or look a table up.
-              </li>
-            )}
-          </ul>
+          <RequirementsList
+            requirements={inForce}
+            total={total}
+            sources={sources}
+            chosen={opened?.kind === 'card' ? opened.name : null}
+            isWide={opened === null}
+            onChoose={(name) => setOpened({ kind: 'card', name })}
+          />
         </section>
-        <section className="panel p-4" aria-label="What its source says">
+        <section
+          ref={said}
+          className={`panel p-4 ${opened ? 'lg:sticky lg:top-0 lg:max-h-[calc(100dvh-3rem)] lg:overflow-y-auto' : 'lg:order-first'}`}
+          aria-label="What its source says"
+        >
           {opened === null && (
             <p className="text-faint">
               Choose what you are tightening, or search. The value is shown as its source prints it, with the

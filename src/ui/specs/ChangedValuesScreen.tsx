@@ -2,7 +2,8 @@ import { useEffect, useState } from 'react';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { ValueRecallAnswer } from '#wire/recall.ts';
 import { changeWords } from '#wire/words/recall.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { dayHere } from '../kit/time/here.ts';
 import { readLines } from '../shared/read-lines.ts';
 import { SpecsTabs } from './SpecsTabs.tsx';
 
@@ -78,7 +79,7 @@ export const ChangedValuesScreen = ({ undecided }: { readonly undecided: number 
                 {counted(recall.jobs, 'job', 'jobs')} had been pulled to it.
               </p>
               <p className="text-s text-faint">
-                {recall.facts.changedBy}, {recall.facts.changedAt.slice(0, 10)}
+                {recall.facts.changedBy}, {dayHere(recall.facts.changedAt)}
                 {recall.facts.why && `: ${recall.facts.why}`}
               </p>
             </li>

@@ -4,6 +4,7 @@ import type { Source } from '#core/spec/book/source.ts';
 import type { BookConflict, KeptRequirement } from '#wire/book.ts';
 import type { Site } from '#wire/site.ts';
 import { mixUpWords } from '#wire/words/mix-up.ts';
+import { dayHere } from '../kit/time/here.ts';
 import { ConflictEffects } from './ConflictEffects.tsx';
 import { ConflictSide } from './ConflictSide.tsx';
 
@@ -56,7 +57,7 @@ export const ConflictCard = ({ conflict, sources, site, person, onChoose }: Prop
       <ConflictEffects conflict={conflict} />
       {decision && (
         <p>
-          {decision.by} {conflict.isWithinOneSource ? 'settled it' : 'decided'} on {decision.at.slice(0, 10)}
+          {decision.by} {conflict.isWithinOneSource ? 'settled it' : 'decided'} on {dayHere(decision.at)}
           {decision.why && `: ${decision.why}`}
         </p>
       )}

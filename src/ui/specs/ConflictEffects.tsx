@@ -4,7 +4,7 @@ import { OPERATIONS } from '#wire/api.ts';
 import type { BookConflict, ConflictEffect } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 
 /** What deciding a disagreement either way would change, asked of the site. */
 export const ConflictEffects = ({ conflict }: { readonly conflict: BookConflict }) => {

@@ -3,6 +3,7 @@ import { newtonMetres, type TorqueUnit } from '#core/quantity/unit.ts';
 import { type Source, sourceName } from '#core/spec/book/source.ts';
 import type { KeptRequirement } from '#wire/book.ts';
 import type { Site } from '#wire/site.ts';
+import { dayWords } from '#wire/site-time.ts';
 import { SOURCE_KIND_WORDS } from '#wire/words/book.ts';
 import { requirementWords } from '#wire/words/requirement.ts';
 
@@ -46,7 +47,7 @@ export const ConflictSide = ({
             ({SOURCE_KIND_WORDS[source.kind]}
             {source.datedOn && (
               <>
-                , <span className="whitespace-nowrap">{source.datedOn}</span>
+                , <span className="whitespace-nowrap">{dayWords(source.datedOn)}</span>
               </>
             )}
             )

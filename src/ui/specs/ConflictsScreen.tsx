@@ -6,8 +6,8 @@ import { OPERATIONS } from '#wire/api.ts';
 import type { BookConflict, KeptRequirement } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
-import { WhyDialog } from '../shared/WhyDialog.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { WhyDialog } from '../kit/WhyDialog.tsx';
 import { ConflictCard } from './ConflictCard.tsx';
 import { SpecsTabs } from './SpecsTabs.tsx';
 

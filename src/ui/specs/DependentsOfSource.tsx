@@ -4,7 +4,7 @@ import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { DependentJob, KeptRequirement, KeptTable } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 
 type Props = {
   readonly source: Source;

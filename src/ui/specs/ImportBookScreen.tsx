@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { z } from 'zod';
 import { call } from '#client/api.ts';
 import { newId } from '#client/happen.ts';
 import {
@@ -24,12 +25,14 @@ import { type ProblemDetails, problemDetails } from '#wire/problems/problem-deta
 import type { Site } from '#wire/site.ts';
 import { conditionWords, SOURCE_KIND_WORDS } from '#wire/words/book.ts';
 import { requirementWords } from '#wire/words/requirement.ts';
+import { Form } from '../kit/form/Form.tsx';
+import { SubmitButton } from '../kit/form/SubmitButton.tsx';
+import { useKeptDraft } from '../kit/form/use-kept-draft.ts';
+import { useKitForm } from '../kit/form/use-kit-form.ts';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { DoubtsBar } from '../shared/DoubtsBar.tsx';
 import { FileButton, LIST_FILES } from '../shared/FileButton.tsx';
 import { ListPreview } from '../shared/ListPreview.tsx';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
-import { ReadyForm } from '../shared/ReadyForm.tsx';
-import { useKeptDraft } from '../shared/use-kept-draft.ts';
 
 type Props = {
   readonly list: 'requirements' | 'sources';
@@ -41,6 +44,8 @@ type Line = ListLine<RequirementColumn> & ListLine<SourceColumn> & { readonly id
 type Draft = { readonly fileName: string; readonly lines: readonly Line[] };
 type Read = ReadRequirementLine | ReadSourceLine;
 
+/** The form has its list and nothing else to fill in. */
+const NO_FIELDS = z.object({});
 const EMPTY: Draft = { fileName: '', lines: [] };
 const revive = (kept: unknown): Draft | null =>
   typeof kept === 'object' && kept !== null && 'lines' in kept ? { ...EMPTY, ...(kept as Draft) } : null;
@@ -59,7 +64,7 @@ export const ImportBookScreen = ({ list, sources, site }: Props) => {
   const isSources = list === 'sources';
   const [draft, setDraft, forget] = useKeptDraft<Draft>(`jentik-import-${list}`, EMPTY, revive);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [problem, setProblem] = useState<ProblemDetails | null>(null);
+  const form = useKitForm(NO_FIELDS, { defaults: {}, draft: null });
   const [isDoubtsOnly, setDoubtsOnly] = useState(false);
   const read = useMemo<readonly Read[]>(
     () =>
@@ -81,21 +86,21 @@ export const ImportBookScreen = ({ list, sources, site }: Props) => {
     });
   };
   const settle = ({ listed }: Read, column: string, text: string): void =>
-    setDraft({
-      ...draft,
-      lines: draft.lines.map((line) => {
+    setDraft((before) => ({
+      ...before,
+      lines: before.lines.map((line) => {
         if (line.line !== listed.line) return line;
         if (column === 'requirement' && (line.cells.requirement ?? '') !== '')
           return { ...line, readAs: text.trim() === '' ? null : text.trim() };
         return { ...line, cells: { ...line.cells, [column]: text.trim() } };
       }),
-    });
-  const keep = async (): Promise<void> => {
+    }));
+  const keep = async (): Promise<ProblemDetails | null> => {
     if (isSources) {
       for (const line of read) {
         if (!line.value || 'body' in line.value) continue;
         const answer = await call(OPERATIONS.addSource, line.value);
-        if (!answer.ok) return setProblem(answer.problem);
+        if (!answer.ok) return answer.problem;
       }
     } else {
       const drafts = read.flatMap((line, index) =>
@@ -112,17 +117,15 @@ export const ImportBookScreen = ({ list, sources, site }: Props) => {
           : [],
       );
       const answer = await call(OPERATIONS.keepRequirements, drafts);
-      if (!answer.ok) return setProblem(answer.problem);
+      if (!answer.ok) return answer.problem;
     }
     forget();
     window.location.assign(isSources ? '/specs/sources' : '/specs');
+    return null;
   };
   const shown = isDoubtsOnly && doubts.length > 0 ? doubts : read;
   return (
-    <ReadyForm
-      className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4"
-      onSubmit={() => void keep()}
-    >
+    <Form form={form} className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4" onSend={keep}>
       <h1 className="text-xl font-bold">{isSources ? 'Sources from a list' : 'Requirements from a list'}</h1>
       <section className="panel grid gap-3 p-4">
         <div className="flex flex-wrap items-center gap-3">
@@ -177,18 +180,16 @@ export const ImportBookScreen = ({ list, sources, site }: Props) => {
           </>
         )}
       </section>
-      <ProblemNotice problem={problem} />
-      <button
-        type="submit"
-        className="act sticky bottom-16 min-h-14 text-l sm:bottom-2"
-        disabled={read.length === 0 || doubts.length > 0}
+      <SubmitButton
+        className="sticky bottom-16 text-l sm:bottom-2"
+        isHeld={read.length === 0 || doubts.length > 0}
       >
         {read.length === 0
           ? 'Choose a list first'
           : doubts.length > 0
             ? `Settle ${doubts.length} more ${doubts.length === 1 ? 'line' : 'lines'}`
             : `Import all ${read.length} lines`}
-      </button>
-    </ReadyForm>
+      </SubmitButton>
+    </Form>
   );
 };

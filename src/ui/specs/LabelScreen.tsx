@@ -8,12 +8,15 @@ import type { KeptTable } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
-import { ReadyForm } from '../shared/ReadyForm.tsx';
+import { Form } from '../kit/form/Form.tsx';
+import { SubmitButton } from '../kit/form/SubmitButton.tsx';
+import { useKitForm } from '../kit/form/use-kit-form.ts';
 import { AskedLines } from './AskedLines.tsx';
 import { KeyColumns } from './KeyColumns.tsx';
 import { LabelText } from './LabelText.tsx';
 import { TableFacts } from './TableFacts.tsx';
 import { TablePreview } from './TablePreview.tsx';
+import { type TableFactsSaid, tableFacts, tableFactsSchema } from './table-facts.ts';
 import { useTableDraft } from './use-table-draft.ts';
 
 type Props = { readonly kept: KeptTable | null; readonly sources: readonly Source[]; readonly site: Site };
@@ -30,27 +33,30 @@ export const LabelScreen = ({ kept, sources, site }: Props) => {
   const open = findings.length + draft.asked.length;
   const id = useRef(kept?.id ?? newId());
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
+  const [defaults] = useState(() => tableFacts(kept));
+  const form = useKitForm(tableFactsSchema(kept !== null), {
+    defaults,
+    draft: `jentik-table-facts-${kept ? `${kept.id}.${kept.revision}` : 'new'}`,
+  });
   const show = (refusal: Problem | null): void => setProblem(refusal ? problemDetails(refusal) : null);
-  const keep = async (): Promise<void> => {
-    if (!draft.table) return;
+  const keep = async ({ sourceId, place, why, ...said }: TableFactsSaid) => {
+    if (!draft.table) return null;
     const answer = await call(OPERATIONS.keepTable, {
       id: id.current,
       basedOn: kept?.revision ?? null,
-      sourceId: draft.sourceId,
+      sourceId,
       isWithdrawn: false,
-      why: draft.why,
-      place: draft.place,
-      body: draft.table,
+      why,
+      place,
+      body: { ...draft.table, ...said },
     });
-    if (!answer.ok) return setProblem(answer.problem);
+    if (!answer.ok) return answer.problem;
     table.forget();
     window.location.assign(`/specs/tables/${answer.value.id}`);
+    return null;
   };
   return (
-    <ReadyForm
-      className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4"
-      onSubmit={() => void keep()}
-    >
+    <Form form={form} className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4" onSend={keep}>
       <div>
         <p className="text-s text-faint">
           <a href="/specs/tables">Tables</a>
@@ -82,20 +88,24 @@ export const LabelScreen = ({ kept, sources, site }: Props) => {
           )}
           <TablePreview read={read} findings={findings} onResolve={table.settle} onDrop={table.dropRow} />
           <KeyColumns keys={draft.table.keys} onKeys={(keys) => table.changeTable({ keys })} />
-          <TableFacts table={table} sources={sources} isKept={kept !== null} />
-          <button
-            type="submit"
-            className="act sticky bottom-16 min-h-14 text-l sm:bottom-2"
-            disabled={open > 0 || read.rows.length === 0}
+          <TableFacts
+            table={table}
+            sources={sources}
+            keptSource={kept?.sourceId ?? ''}
+            isKept={kept !== null}
+          />
+          <SubmitButton
+            className="sticky bottom-16 text-l sm:bottom-2"
+            isHeld={open > 0 || read.rows.length === 0}
           >
             {open > 0
               ? `Settle ${open} more`
               : kept
                 ? `Keep as revision ${kept.revision + 1}`
                 : 'Keep this table'}
-          </button>
+          </SubmitButton>
         </section>
       )}
-    </ReadyForm>
+    </Form>
   );
 };

@@ -1,6 +1,6 @@
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { FileButton, LIST_FILES } from '../shared/FileButton.tsx';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 
 type Props = {
   readonly text: string;

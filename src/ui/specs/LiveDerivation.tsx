@@ -3,6 +3,7 @@ import { displayDigits } from '#core/quantity/display.ts';
 import { significantDigits } from '#core/quantity/torque.ts';
 import { fromNewtonMetres, type NewtonMetres, unitSymbol } from '#core/quantity/unit.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
+import { type Conditions, NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
 import { printedTorques, printedUnit } from '#core/spec/requirement/requirement.ts';
 import type { Specification } from '#core/spec/requirement/specification.ts';
 import type { Schools } from '#core/target/schools.ts';
@@ -10,8 +11,9 @@ import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { derivationWords, schoolWords } from '#wire/words/derivation.ts';
 import { type ChoiceQuestion, SCHOOL_QUESTIONS } from '#wire/words/schools.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { Tape } from '../shared/Tape.tsx';
+import { WhichTool } from './WhichTool.tsx';
 
 /** The questions that make a difference to a specification, by what it is. */
 const questionsFor = ({
@@ -34,10 +36,15 @@ const questionsFor = ({
 /** Permissible deviation of most tools of these trades, for showing the school that takes it before a tool is chosen. */
 const SAMPLE_LIMIT_PERCENT = 6;
 
-type Props = { readonly specification: Specification; readonly site: Site };
+type Props = {
+  readonly specification: Specification;
+  readonly site: Site;
+  /** What the requirement says of the thread and of tools; nothing where it says nothing. */
+  readonly conditions?: Pick<Conditions, 'thread' | 'tools'>;
+};
 
 /** A specification's target and acceptance with every step, live as the schools are switched; the site's own choice is marked. */
-export const LiveDerivation = ({ specification, site }: Props) => {
+export const LiveDerivation = ({ specification, site, conditions = NO_CONDITIONS }: Props) => {
   const [schools, setSchools] = useState<Schools>(site.schools);
   const unit = printedUnit(specification.requirement, site.unit);
   const digits = Math.max(
@@ -103,6 +110,7 @@ export const LiveDerivation = ({ specification, site }: Props) => {
               <strong>, then {result.value.thenAngleDegrees}°</strong>
             )}
           </p>
+          <WhichTool target={result.value} conditions={conditions} site={site} />
           <dl className="grid gap-1 text-m">
             {result.value.steps.map((step, index) => {
               const { gives, line, note } = derivationWords(step, unit, digits);

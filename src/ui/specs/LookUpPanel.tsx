@@ -11,7 +11,8 @@ import type { KeptTable } from '#wire/book.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { requirementWords } from '#wire/words/requirement.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { Tick } from '../kit/Tick.tsx';
 import { LiveDerivation } from './LiveDerivation.tsx';
 
 type Props = {
@@ -121,15 +122,9 @@ const Found = ({
       {requirement && (
         <>
           {body.madeForMaterial && (
-            <label className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-layout"
-                checked={isSofter}
-                onChange={(event) => setSofter(event.target.checked)}
-              />
+            <Tick isOn={isSofter} onChange={setSofter}>
               my part is softer than {body.madeForMaterial}
-            </label>
+            </Tick>
           )}
           <LiveDerivation
             key={`${requirementWords(requirement)}${isSofter}`}

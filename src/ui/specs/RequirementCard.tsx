@@ -1,15 +1,15 @@
-import { useEffect, useState } from 'react';
 import type { z } from 'zod';
 import { call } from '#client/api.ts';
 import { specificationOf } from '#core/spec/book/book-requirement.ts';
 import { sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { BookConflict, DependentJob, KeptRequirement } from '#wire/book.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { conditionWords, SOURCE_KIND_WORDS } from '#wire/words/book.ts';
 import { requirementWords } from '#wire/words/requirement.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
+import { useAsked } from '../kit/answer/use-answer.ts';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { dayHere } from '../kit/time/here.ts';
 import { LiveDerivation } from './LiveDerivation.tsx';
 
 type View = z.output<(typeof OPERATIONS)['requirement']['response']>;
@@ -49,7 +49,7 @@ const Revisions = ({ revisions }: { readonly revisions: readonly KeptRequirement
         {revisions.map(({ revision, body, changedBy, changedAt, why, isWithdrawn }) => (
           <li key={revision}>
             {revision}: <strong>{body.torque.printed}</strong>
-            {isWithdrawn && ', withdrawn'} · {changedBy}, {changedAt.slice(0, 10)}
+            {isWithdrawn && ', withdrawn'} · {changedBy}, {dayHere(changedAt)}
             {why && `: ${why}`}
           </li>
         ))}
@@ -100,14 +100,11 @@ export const RequirementCard = ({
   readonly site: Site;
   readonly onEdit: (view: View) => void;
 }) => {
-  const [view, setView] = useState<View | null>(null);
-  const [problem, setProblem] = useState<ProblemDetails | null>(null);
-  useEffect(() => {
-    void call(OPERATIONS.requirement, undefined, { requirement: name }).then((answer) => {
-      setView(answer.ok ? answer.value : null);
-      setProblem(answer.ok ? null : answer.problem);
-    });
-  }, [name]);
+  const { value: view, problem } = useAsked<View>(
+    ['requirement', name],
+    () => call(OPERATIONS.requirement, undefined, { requirement: name }),
+    { isWanted: true },
+  );
   if (!view) return problem ? <ProblemNotice problem={problem} /> : <p className="text-faint">Opening …</p>;
   const { kept, source, revisions, jobs, conflicts } = view;
   const { part, size, torque, otherPart, conditions, place, note } = kept.body;
@@ -156,6 +153,7 @@ export const RequirementCard = ({
         key={`${kept.id}${kept.revision}`}
         specification={specificationOf(kept.body)}
         site={site}
+        conditions={conditions}
       />
       <Jobs jobs={jobs} kept={kept} />
       <Revisions revisions={revisions} />

@@ -1,101 +1,73 @@
-import { useState } from 'react';
+import type { z } from 'zod';
 import { call } from '#client/api.ts';
 import { SOURCE_KINDS, type Source } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import type { NewSource } from '#wire/book.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import { newSourceSchema } from '#wire/book.ts';
 import { SOURCE_KIND_WORDS } from '#wire/words/book.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
-import { ReadyForm } from '../shared/ReadyForm.tsx';
-import { useKeptDraft } from '../shared/use-kept-draft.ts';
+import { ChoiceField } from '../kit/form/ChoiceField.tsx';
+import { DayField } from '../kit/form/DayField.tsx';
+import { Form } from '../kit/form/Form.tsx';
+import { SubmitButton } from '../kit/form/SubmitButton.tsx';
+import { TextField } from '../kit/form/TextField.tsx';
+import { useKitForm } from '../kit/form/use-kit-form.ts';
 
-const EMPTY: NewSource = { title: '', kind: 'manual', number: '', revision: '', datedOn: '', place: '' };
-const FIELDS = [
-  { id: 'title', name: 'Document', hint: 'Coolant loop manual', isNeeded: true, longest: 120 },
-  { id: 'number', name: 'Number', hint: 'BL-114', isNeeded: false, longest: 60 },
-  { id: 'revision', name: 'Revision', hint: 'C', isNeeded: false, longest: 40 },
-  { id: 'place', name: 'Where it is', hint: 'shelf 3, or inside the door', isNeeded: false, longest: 120 },
-] as const;
+type Described = z.input<typeof newSourceSchema>;
 
-const revive = (kept: unknown): NewSource | null =>
-  typeof kept === 'object' && kept !== null && 'title' in kept ? { ...EMPTY, ...(kept as NewSource) } : null;
+const EMPTY: Described = { title: '', kind: 'manual', number: '', revision: '', datedOn: '', place: '' };
+
+const describedOf = (source: Source | null): Described => {
+  if (!source) return EMPTY;
+  const { title, kind, number, revision, datedOn, place } = source;
+  return { title, kind, number, revision, datedOn, place };
+};
+
+type Props = { readonly source: Source | null; readonly onKept: (source: Source) => void };
 
 /** Adds a source, or changes what is said of one. */
-export const SourceForm = ({
-  source,
-  onKept,
-}: {
-  readonly source: Source | null;
-  readonly onKept: (source: Source) => void;
-}) => {
-  const {
-    id = 'new',
-    status: _s,
-    supersededBy: _b,
-    ...described
-  } = source ?? { ...EMPTY, id: 'new', status: 'current', supersededBy: null };
-  const [draft, setDraft, forget] = useKeptDraft<NewSource>(`jentik-source-${id}`, described, revive);
-  const [problem, setProblem] = useState<ProblemDetails | null>(null);
-  const keep = async (): Promise<void> => {
-    const answer = source
-      ? await call(
-          OPERATIONS.changeSource,
-          { source: { ...source, ...draft }, why: '' },
-          { source: source.id },
-        )
-      : await call(OPERATIONS.addSource, draft);
-    if (!answer.ok) return setProblem(answer.problem);
-    forget();
-    setDraft(source ? draft : EMPTY);
-    onKept(answer.value);
-  };
+export const SourceForm = ({ source, onKept }: Props) => {
+  const form = useKitForm(newSourceSchema, {
+    defaults: describedOf(source),
+    draft: `jentik-source-${source?.id ?? 'new'}`,
+  });
   return (
-    <ReadyForm className="grid gap-3 sm:grid-cols-2" onSubmit={() => void keep()}>
-      {FIELDS.map(({ id: field, name, hint, isNeeded, longest }) => (
-        <label key={field} className={field === 'title' ? 'sm:col-span-2' : ''}>
-          {name}
-          <input
-            className="field mt-1"
-            name={field}
-            value={draft[field]}
-            placeholder={hint}
-            required={isNeeded}
-            maxLength={longest}
-            onChange={(event) => setDraft({ ...draft, [field]: event.target.value })}
-          />
-        </label>
-      ))}
-      <label>
-        Kind
-        <select
-          className="field mt-1"
-          name="kind"
-          value={draft.kind}
-          onChange={(event) => setDraft({ ...draft, kind: event.target.value as NewSource['kind'] })}
-        >
-          {SOURCE_KINDS.map((kind) => (
-            <option key={kind} value={kind}>
-              {SOURCE_KIND_WORDS[kind]}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label>
-        Dated
-        <input
-          className="field mt-1"
-          type="date"
-          name="datedOn"
-          value={draft.datedOn}
-          onChange={(event) => setDraft({ ...draft, datedOn: event.target.value })}
-        />
-      </label>
-      <div className="grid gap-3 sm:col-span-2">
-        <ProblemNotice problem={problem} />
-        <button type="submit" className="act min-h-14">
-          {source ? 'Keep' : 'Add this source'}
-        </button>
-      </div>
-    </ReadyForm>
+    <Form
+      form={form}
+      className="grid gap-3 sm:grid-cols-2"
+      onSend={async (described) => {
+        const answer = source
+          ? await call(
+              OPERATIONS.changeSource,
+              { source: { ...source, ...described }, why: '' },
+              { source: source.id },
+            )
+          : await call(OPERATIONS.addSource, described);
+        if (answer.ok) onKept(answer.value);
+        return answer.ok ? null : answer.problem;
+      }}
+    >
+      <TextField
+        name="title"
+        label="Document"
+        placeholder="Coolant loop manual"
+        maxLength={120}
+        className="sm:col-span-2"
+      />
+      <TextField name="number" label="Number" isOptional placeholder="BL-114" maxLength={60} />
+      <TextField name="revision" label="Revision" isOptional placeholder="C" maxLength={40} />
+      <TextField
+        name="place"
+        label="Where it is"
+        placeholder="shelf 3, or inside the door"
+        maxLength={120}
+        className="sm:col-span-2"
+      />
+      <ChoiceField
+        name="kind"
+        label="Kind"
+        options={SOURCE_KINDS.map((value) => ({ value, words: SOURCE_KIND_WORDS[value] }))}
+      />
+      <DayField name="datedOn" label="Dated" isOptional />
+      <SubmitButton className="sm:col-span-2">{source ? 'Keep' : 'Add this source'}</SubmitButton>
+    </Form>
   );
 };

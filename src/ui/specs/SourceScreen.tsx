@@ -2,15 +2,19 @@ import { useState } from 'react';
 import { call } from '#client/api.ts';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
-import { type Source, type SourceStatus, sourceName } from '#core/spec/book/source.ts';
+import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import type { Attachment, DependentJob, KeptRequirement, KeptTable, LogEntry } from '#wire/book.ts';
+import type { Attachment } from '#wire/attachment.ts';
+import type { DependentJob, KeptRequirement, KeptTable, LogEntry } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import { dayWords } from '#wire/site-time.ts';
 import { SOURCE_KIND_WORDS, SOURCE_STATUS_WORDS } from '#wire/words/book.ts';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { dayHere } from '../kit/time/here.ts';
+import { WhyDialog } from '../kit/WhyDialog.tsx';
 import { Attachments } from '../shared/Attachments.tsx';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
-import { WhyDialog } from '../shared/WhyDialog.tsx';
 import { DependentsOfSource } from './DependentsOfSource.tsx';
+import { type Asked, InForcePanel } from './InForcePanel.tsx';
 import { SourceForm } from './SourceForm.tsx';
 
 type Props = {
@@ -26,13 +30,10 @@ type Props = {
   readonly person: Person;
 };
 
-type Asked = { readonly status: SourceStatus; readonly supersededBy: string | null };
-
 /** A source: what it is, its photographs, what rests on it, and how it came to stand as it does. */
 export const SourceScreen = ({ source: first, sources, attachments, changes, resting, person }: Props) => {
   const [source, setSource] = useState(first);
   const [asked, setAsked] = useState<Asked | null>(null);
-  const [newer, setNewer] = useState('');
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
   const [isEditing, setEditing] = useState(false);
   const change = async (status: Asked, why: string): Promise<void> => {
@@ -47,7 +48,6 @@ export const SourceScreen = ({ source: first, sources, attachments, changes, res
   };
   const others = sources.filter(({ id, status }) => id !== source.id && status === 'current');
   const successor = sources.find(({ id }) => id === source.supersededBy) ?? null;
-  const isLead = may(person, 'change-source-status');
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div>
@@ -57,7 +57,7 @@ export const SourceScreen = ({ source: first, sources, attachments, changes, res
         <h1 className="text-xl font-bold">{sourceName(source)}</h1>
         <p>
           {SOURCE_KIND_WORDS[source.kind]}
-          {source.datedOn && `, dated ${source.datedOn}`}
+          {source.datedOn && `, dated ${dayWords(source.datedOn)}`}
           {source.place && `, ${source.place}`} ·{' '}
           <strong className={source.status === 'current' ? 'text-in' : 'text-high'}>
             {SOURCE_STATUS_WORDS[source.status]}
@@ -77,59 +77,12 @@ export const SourceScreen = ({ source: first, sources, attachments, changes, res
           <DependentsOfSource source={source} successor={successor} sources={others} {...resting} />
         </section>
         <div className="grid gap-4">
-          <section className="panel grid gap-3 p-4">
-            <h2 className="text-l font-bold">In force?</h2>
-            {isLead ? (
-              source.status === 'current' ? (
-                <>
-                  <label>
-                    Superseded by
-                    <select
-                      className="field mt-1"
-                      value={newer}
-                      onChange={(event) => setNewer(event.target.value)}
-                    >
-                      <option value="">a document that is not in the book</option>
-                      {others.map((each) => (
-                        <option key={each.id} value={each.id}>
-                          {sourceName(each)}
-                        </option>
-                      ))}
-                    </select>
-                  </label>
-                  <div className="flex flex-wrap gap-2">
-                    <button
-                      type="button"
-                      className="act-quiet"
-                      onClick={() => setAsked({ status: 'superseded', supersededBy: newer || null })}
-                    >
-                      Superseded …
-                    </button>
-                    <button
-                      type="button"
-                      className="act-quiet"
-                      onClick={() => setAsked({ status: 'withdrawn', supersededBy: null })}
-                    >
-                      Withdrawn …
-                    </button>
-                  </div>
-                  <p className="text-s text-faint">
-                    What rests on it stays as it is; each is then moved by a person.
-                  </p>
-                </>
-              ) : (
-                <button
-                  type="button"
-                  className="act-quiet"
-                  onClick={() => setAsked({ status: 'current', supersededBy: null })}
-                >
-                  Back in force …
-                </button>
-              )
-            ) : (
-              <p className="text-faint">A lead supersedes or withdraws a source.</p>
-            )}
-          </section>
+          <InForcePanel
+            source={source}
+            others={others}
+            isLead={may(person, 'change-source-status')}
+            onAsked={setAsked}
+          />
           <section className="panel grid gap-3 p-4">
             <h2 className="text-l font-bold">Photographs and documents</h2>
             <Attachments kind="source" owner={source.id} first={attachments} />
@@ -154,7 +107,7 @@ export const SourceScreen = ({ source: first, sources, attachments, changes, res
               <ol className="text-s">
                 {changes.map(({ at, by, why, body }) => (
                   <li key={at}>
-                    {at.slice(0, 10)} {by}: {(body as { after: Source }).after.status}
+                    {dayHere(at)} {by}: {(body as { after: Source }).after.status}
                     {why && `, ${why}`}
                   </li>
                 ))}

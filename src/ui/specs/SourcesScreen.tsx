@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import { type Source, sourceName } from '#core/spec/book/source.ts';
+import { dayWords } from '#wire/site-time.ts';
 import { SOURCE_KIND_WORDS, SOURCE_STATUS_WORDS } from '#wire/words/book.ts';
-import { type Column, SortableTable } from '../shared/SortableTable.tsx';
+import type { Column } from '../kit/table/column.ts';
+import { ListTable } from '../kit/table/ListTable.tsx';
 import { SourceForm } from './SourceForm.tsx';
 import { SpecsTabs } from './SpecsTabs.tsx';
 
@@ -19,11 +21,23 @@ const COLUMNS: readonly Column<Source>[] = [
         {sourceName(source)}
       </a>
     ),
-    sortBy: (source) => sourceName(source),
+    value: (source) => sourceName(source),
+    isTitle: true,
   },
-  { id: 'kind', name: 'Kind', cell: ({ kind }) => SOURCE_KIND_WORDS[kind], sortBy: ({ kind }) => kind },
-  { id: 'dated', name: 'Dated', cell: ({ datedOn }) => datedOn || '–', sortBy: ({ datedOn }) => datedOn },
-  { id: 'place', name: 'Where', cell: ({ place }) => place },
+  {
+    id: 'kind',
+    name: 'Kind',
+    cell: ({ kind }) => SOURCE_KIND_WORDS[kind],
+    value: ({ kind }) => SOURCE_KIND_WORDS[kind],
+    isChoice: true,
+  },
+  {
+    id: 'dated',
+    name: 'Dated',
+    cell: ({ datedOn }) => (datedOn ? dayWords(datedOn) : '–'),
+    value: ({ datedOn }) => datedOn,
+  },
+  { id: 'place', name: 'Where', cell: ({ place }) => place, value: ({ place }) => place },
   {
     id: 'status',
     name: 'Status',
@@ -32,7 +46,8 @@ const COLUMNS: readonly Column<Source>[] = [
         {SOURCE_STATUS_WORDS[status]}
       </span>
     ),
-    sortBy: ({ status }) => status,
+    value: ({ status }) => SOURCE_STATUS_WORDS[status],
+    isChoice: true,
   },
 ];
 
@@ -71,7 +86,7 @@ export const SourcesScreen = ({ sources: first, undecided }: Props) => {
         </section>
       )}
       <section className="panel min-w-0 p-4">
-        <SortableTable
+        <ListTable
           caption="Sources"
           columns={COLUMNS}
           rows={sources}

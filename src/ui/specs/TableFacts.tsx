@@ -1,92 +1,47 @@
 import { type Source, sourceName } from '#core/spec/book/source.ts';
+import { ChoiceField } from '../kit/form/ChoiceField.tsx';
+import { TextField } from '../kit/form/TextField.tsx';
+import { TickField } from '../kit/form/TickField.tsx';
 import type { useTableDraft } from './use-table-draft.ts';
 
 type Props = {
   readonly table: ReturnType<typeof useTableDraft>;
   readonly sources: readonly Source[];
+  /** The document of a table that is kept, which stays a choice when it is no longer in force. */
+  readonly keptSource: string;
   readonly isKept: boolean;
 };
 
 /** What a table is, where it is printed, and what it holds for. */
-export const TableFacts = ({ table, sources, isKept }: Props) => {
-  const { draft } = table;
-  const body = draft.table;
+export const TableFacts = ({ table, sources, keptSource, isKept }: Props) => {
+  const body = table.draft.table;
   if (!body) return null;
   return (
     <div className="grid gap-3 sm:grid-cols-2">
-      <label>
-        Name of the table
-        <input
-          className="field mt-1"
-          name="name"
-          required
-          maxLength={120}
-          value={body.name}
-          placeholder="Terminal block TB4"
-          onChange={(event) => table.changeTable({ name: event.target.value })}
-        />
-      </label>
-      <label>
-        What its values are for
-        <input
-          className="field mt-1"
-          name="subject"
-          required
-          maxLength={160}
-          value={body.subject}
-          placeholder="terminal block TB4, clamp screw"
-          onChange={(event) => table.changeTable({ subject: event.target.value })}
-        />
-      </label>
-      <label>
-        Source
-        <select
-          className="field mt-1"
-          name="source"
-          required
-          value={draft.sourceId}
-          onChange={(event) => table.change({ sourceId: event.target.value })}
-        >
-          <option value="">choose the document</option>
-          {sources
-            .filter(({ status, id: each }) => status === 'current' || each === draft.sourceId)
-            .map((source) => (
-              <option key={source.id} value={source.id}>
-                {sourceName(source)}
-              </option>
-            ))}
-        </select>
-      </label>
-      <label>
-        Page or place
-        <input
-          className="field mt-1"
-          name="place"
-          maxLength={120}
-          value={draft.place}
-          placeholder="inside the door"
-          onChange={(event) => table.change({ place: event.target.value })}
-        />
-      </label>
-      <label>
-        Made for the material (if it says)
-        <input
-          className="field mt-1"
-          name="madeFor"
-          maxLength={80}
-          value={body.madeForMaterial}
-          onChange={(event) => table.changeTable({ madeForMaterial: event.target.value })}
-        />
-      </label>
-      <label className="flex min-h-11 items-center gap-2 self-end">
-        <input
-          type="checkbox"
-          className="size-5 accent-layout"
-          checked={body.mayInterpolate}
-          onChange={(event) => table.changeTable({ mayInterpolate: event.target.checked })}
-        />
-        it says that values between rows may be interpolated
-      </label>
+      <TextField name="name" label="Name of the table" maxLength={120} placeholder="Terminal block TB4" />
+      <TextField
+        name="subject"
+        label="What its values are for"
+        maxLength={160}
+        placeholder="terminal block TB4, clamp screw"
+      />
+      <ChoiceField
+        name="sourceId"
+        label="Source"
+        options={[
+          { value: '', words: 'choose the document' },
+          ...sources
+            .filter(({ status, id }) => status === 'current' || id === keptSource)
+            .map((source) => ({ value: source.id, words: sourceName(source) })),
+        ]}
+      />
+      <TextField name="place" label="Page or place" maxLength={120} placeholder="inside the door" />
+      <TextField name="madeForMaterial" label="Made for the material (if it says)" maxLength={80} />
+      <TickField
+        name="mayInterpolate"
+        label="it says that values between rows may be interpolated"
+        className="self-end"
+      />
       <label className="sm:col-span-2">
         Footnote
         <input
@@ -97,19 +52,7 @@ export const TableFacts = ({ table, sources, isKept }: Props) => {
           onChange={(event) => table.changeTable({ footnote: event.target.value })}
         />
       </label>
-      {isKept && (
-        <label className="sm:col-span-2">
-          Why it changes
-          <input
-            className="field mt-1"
-            name="why"
-            required
-            maxLength={300}
-            value={draft.why}
-            onChange={(event) => table.change({ why: event.target.value })}
-          />
-        </label>
-      )}
+      {isKept && <TextField name="why" label="Why it changes" className="sm:col-span-2" maxLength={300} />}
     </div>
   );
 };

@@ -119,7 +119,7 @@ export const TablePreview = ({ read: { table, rows }, findings, onResolve, onDro
               <td className="p-1 text-right">
                 <button
                   type="button"
-                  className="min-h-11 px-2 text-layout underline underline-offset-3"
+                  className="min-h-11 px-2 whitespace-nowrap text-layout underline underline-offset-3"
                   onClick={() => onDrop(index)}
                 >
                   leave out

@@ -5,8 +5,9 @@ import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { RecallDecision, ValueFacts, ValueRecallAnswer } from '#wire/recall.ts';
 import { changeWords } from '#wire/words/recall.ts';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { dayHere } from '../kit/time/here.ts';
 import { JudgingAgain } from '../shared/JudgingAgain.tsx';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { RecallDownloads } from '../shared/RecallDownloads.tsx';
 import { readLines } from '../shared/read-lines.ts';
 import { RecalledJob } from './RecalledJob.tsx';
@@ -72,7 +73,7 @@ export const ValueRecallScreen = ({ facts, person }: Props) => {
           <p>
             {shown.subject}. <strong>{changeWords(shown)}</strong>{' '}
             <span className="text-faint">
-              {shown.changedBy}, {shown.changedAt.slice(0, 10)}
+              {shown.changedBy}, {dayHere(shown.changedAt)}
               {shown.why && `: ${shown.why}`}
             </span>
           </p>

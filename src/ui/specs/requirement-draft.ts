@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { CONDITION_COLUMNS, type ConditionColumn, conditionCells } from '#core/spec/book/condition-text.ts';
 import {
@@ -9,11 +10,14 @@ import {
 import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
 import type { KeptRequirement } from '#wire/book.ts';
+import { problemWords } from '#wire/problems/en.ts';
 
 /** A requirement as it is being written: a line of a list, which reads it the same way whether typed or imported. */
 export type RequirementFormDraft = {
-  readonly cells: Readonly<Record<RequirementColumn, string>>;
-  readonly readAs: string | null;
+  readonly cells: Record<RequirementColumn, string>;
+  /** What a person read the print as, and of which print; empty where nobody had to. */
+  readonly readAs: string;
+  readonly readOf: string;
   readonly why: string;
   readonly isWithdrawn: boolean;
 };
@@ -37,27 +41,39 @@ export const draftOf = (kept: KeptRequirement | null, source: Source | null): Re
     kept && source
       ? { ...requirementCells(kept.body, source), requirement: kept.body.torque.printed }
       : NO_CELLS,
-  readAs: kept?.body.torque.readAs ?? null,
+  readAs: kept?.body.torque.readAs ?? '',
+  readOf: kept?.body.torque.readAs ? kept.body.torque.printed : '',
   why: '',
   isWithdrawn: kept?.isWithdrawn ?? false,
 });
 
 /** How a draft reads against the book's sources. */
 export const readDraft = (
-  { cells, readAs }: RequirementFormDraft,
+  { cells, readAs }: Pick<RequirementFormDraft, 'cells' | 'readAs'>,
   sources: readonly Source[],
   siteUnit: TorqueUnit,
-): ReadRequirementLine => readRequirementLine({ line: 1, cells, readAs }, sources, siteUnit);
+): ReadRequirementLine =>
+  readRequirementLine({ line: 1, cells, readAs: readAs === '' ? null : readAs }, sources, siteUnit);
 
-/** Turns what a browser kept back into a draft; null when it is of another form. */
-export const revivedDraft = (kept: unknown): RequirementFormDraft | null =>
-  typeof kept === 'object' && kept !== null && 'cells' in kept && 'readAs' in kept
-    ? {
-        ...draftOf(null, null),
-        ...(kept as RequirementFormDraft),
-        cells: { ...NO_CELLS, ...(kept as RequirementFormDraft).cells },
-      }
-    : null;
+/** A draft turned into what is sent; what can't be read is said at its field. */
+export const requirementDraftSchema = (
+  sources: readonly Source[],
+  siteUnit: TorqueUnit,
+  isChange: boolean,
+): z.ZodType<NonNullable<ReadRequirementLine['value']>, RequirementFormDraft> =>
+  z.custom<RequirementFormDraft>().transform((draft, context) => {
+    const readAs = draft.readOf === draft.cells.requirement ? draft.readAs : '';
+    const { value, findings } = readDraft({ ...draft, readAs }, sources, siteUnit);
+    for (const { column, refusal } of findings) {
+      const { cause, fix } = problemWords(refusal);
+      context.addIssue({ code: 'custom', path: ['cells', column], message: `${cause} ${fix}` });
+    }
+    if (isChange && draft.why.trim() === '')
+      context.addIssue({ code: 'custom', path: ['why'], message: 'This is needed.' });
+    if (!value && findings.length === 0)
+      context.addIssue({ code: 'custom', path: ['cells', 'part'], message: 'This is needed.' });
+    return value ?? z.NEVER;
+  });
 
 /** Whether a column says what a requirement holds for. */
 export const isCondition = (column: RequirementColumn): column is ConditionColumn =>

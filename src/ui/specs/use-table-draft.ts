@@ -15,18 +15,15 @@ import {
 import type { KeptTable } from '#wire/book.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Site } from '#wire/site.ts';
-import { useKeptDraft } from '../shared/use-kept-draft.ts';
+import { useKeptDraft } from '../kit/form/use-kept-draft.ts';
 
 export type TableDraftState = {
   readonly text: string;
   readonly table: LookupTable | null;
   readonly asked: ProposedTable['asked'];
-  readonly sourceId: string;
-  readonly place: string;
-  readonly why: string;
 };
 
-const EMPTY: TableDraftState = { text: '', table: null, asked: [], sourceId: '', place: '', why: '' };
+const EMPTY: TableDraftState = { text: '', table: null, asked: [] };
 
 const revive = (kept: unknown): TableDraftState | null =>
   typeof kept === 'object' && kept !== null && 'text' in kept
@@ -53,7 +50,7 @@ const withName = (table: LookupTable, before: LookupTable | null): LookupTable =
 
 /** A table on its way into the book: read from pasted text or a file, settled cell by cell, kept in this browser meanwhile. */
 export const useTableDraft = (kept: KeptTable | null, site: Site): TableDraft => {
-  const first = kept ? { ...EMPTY, table: kept.body, sourceId: kept.sourceId, place: kept.place } : EMPTY;
+  const first = kept ? { ...EMPTY, table: kept.body } : EMPTY;
   const [draft, setDraft, forget] = useKeptDraft<TableDraftState>(
     `jentik-table-${kept ? `${kept.id}.${kept.revision}` : 'new'}`,
     first,
@@ -64,10 +61,10 @@ export const useTableDraft = (kept: KeptTable | null, site: Site): TableDraft =>
     [draft.table, site.unit],
   );
   const findings = useMemo(() => (read ? tableFindings(read) : []), [read]);
-  const change = (part: Partial<TableDraftState>): void => setDraft({ ...draft, ...part });
-  const changeTable = (part: Partial<LookupTable>): void => {
-    if (draft.table) change({ table: { ...draft.table, ...part } });
-  };
+  const change = (part: Partial<TableDraftState>): void => setDraft((before) => ({ ...before, ...part }));
+  const alterTable = (by: (table: LookupTable) => LookupTable): void =>
+    setDraft((before) => ({ ...before, table: before.table && by(before.table) }));
+  const changeTable = (part: Partial<LookupTable>): void => alterTable((table) => ({ ...table, ...part }));
   const take = (text: string, proposed: Result<ProposedTable, Problem>): Problem | null => {
     if (!proposed.ok) {
       change({ text });
@@ -89,28 +86,27 @@ export const useTableDraft = (kept: KeptTable | null, site: Site): TableDraft =>
       return decoded.ok ? take(decoded.value.text, readTableCsv(decoded.value.text)) : decoded.refusal;
     },
     settle: ({ row, part, column }, text) => {
-      const { table } = draft;
-      if (!table) return;
       const cells = part === 'key' ? 'keys' : 'values';
-      const rows = table.rows.map((each, index) =>
-        index === row
-          ? {
-              ...each,
-              [cells]: each[cells].map((cell, at) =>
-                at === column ? { ...cell, readAs: text.trim() === '' ? null : text.trim() } : cell,
-              ),
-            }
-          : each,
-      );
-      changeTable({ rows });
+      const readAs = text.trim() === '' ? null : text.trim();
+      alterTable((table) => ({
+        ...table,
+        rows: table.rows.map((each, index) =>
+          index === row
+            ? {
+                ...each,
+                [cells]: each[cells].map((cell, at) => (at === column ? { ...cell, readAs } : cell)),
+              }
+            : each,
+        ),
+      }));
     },
-    answer: (line, table = draft.table ?? undefined) =>
-      change({
-        asked: draft.asked.filter((each) => each.line !== line.line),
-        ...(table ? { table } : {}),
-      }),
-    dropRow: (row) => {
-      if (draft.table) changeTable({ rows: draft.table.rows.filter((_, index) => index !== row) });
-    },
+    answer: (line, table) =>
+      setDraft((before) => ({
+        ...before,
+        asked: before.asked.filter((each) => each.line !== line.line),
+        table: table ?? before.table,
+      })),
+    dropRow: (row) =>
+      alterTable((table) => ({ ...table, rows: table.rows.filter((_, index) => index !== row) })),
   };
 };

@@ -1,108 +1,70 @@
-import { useState } from 'react';
+import { z } from 'zod';
 import { call } from '#client/api.ts';
-import { ADAPTER_KINDS, type Adapter, type AdapterKind } from '#core/tool/adapter.ts';
-import { TOOL_DRIVES, type ToolDrive } from '#core/tool/tool.ts';
+import { ADAPTER_KINDS, type Adapter } from '#core/tool/adapter.ts';
+import { TOOL_DRIVES } from '#core/tool/tool.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import { newAdapterSchema } from '#wire/tool.ts';
 import { ADAPTER_KIND_WORDS, TOOL_DRIVE_WORDS } from '#wire/words/tool.ts';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
-import { ReadyForm } from '../shared/ReadyForm.tsx';
+import { ChoiceField } from '../kit/form/ChoiceField.tsx';
+import { Form } from '../kit/form/Form.tsx';
+import { SubmitButton } from '../kit/form/SubmitButton.tsx';
+import { TextField } from '../kit/form/TextField.tsx';
+import { useKitForm } from '../kit/form/use-kit-form.ts';
+import { writtenNumber } from '../kit/form/written.ts';
+
+const offset = newAdapterSchema.shape.offsetMillimetres;
+/** An adapter as typed: an offset that is not said is none, as for what stands in line. */
+const schema = newAdapterSchema.extend({
+  offsetMillimetres: z.union([
+    z
+      .string()
+      .regex(/^\s*$/)
+      .transform(() => 0),
+    writtenNumber(offset),
+  ]),
+});
+
+const DEFAULTS: z.input<typeof schema> = {
+  code: '',
+  kind: 'offset-head',
+  driveIn: 'square-3/8',
+  driveOut: '',
+  offsetMillimetres: '',
+};
 
 /** Describes an adapter or bit. */
 export const AdapterForm = ({ onAdded }: { readonly onAdded: (adapter: Adapter) => void }) => {
-  const [draft, setDraft] = useState({
-    code: '',
-    kind: 'offset-head' as AdapterKind,
-    driveIn: 'square-3/8' as ToolDrive,
-    driveOut: '',
-    offset: '',
-  });
-  const [problem, setProblem] = useState<ProblemDetails | null>(null);
-  const add = async (): Promise<void> => {
-    const { code, kind, driveIn, driveOut, offset } = draft;
-    const answer = await call(OPERATIONS.addAdapter, {
-      code,
-      kind,
-      driveIn,
-      driveOut,
-      offsetMillimetres: Number(offset.replace(',', '.')) || 0,
-    });
-    if (answer.ok) onAdded(answer.value);
-    else setProblem(answer.problem);
-  };
+  const form = useKitForm(schema, { defaults: DEFAULTS, draft: 'jentik-adapter' });
   return (
-    <ReadyForm className="grid gap-3 sm:grid-cols-2" onSubmit={() => void add()}>
-      <label>
-        What is written on it
-        <input
-          className="field mt-1"
-          name="code"
-          required
-          maxLength={20}
-          value={draft.code}
-          onChange={(event) => setDraft({ ...draft, code: event.target.value })}
-        />
-      </label>
-      <label>
-        Kind
-        <select
-          className="field mt-1"
-          name="kind"
-          value={draft.kind}
-          onChange={(event) => setDraft({ ...draft, kind: event.target.value as AdapterKind })}
-        >
-          {ADAPTER_KINDS.map((kind) => (
-            <option key={kind} value={kind}>
-              {ADAPTER_KIND_WORDS[kind]}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label>
-        Goes on
-        <select
-          className="field mt-1"
-          name="driveIn"
-          value={draft.driveIn}
-          onChange={(event) => setDraft({ ...draft, driveIn: event.target.value as ToolDrive })}
-        >
-          {TOOL_DRIVES.map((drive) => (
-            <option key={drive} value={drive}>
-              {TOOL_DRIVE_WORDS[drive]}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label>
-        Engages
-        <input
-          className="field mt-1"
-          name="driveOut"
-          required
-          maxLength={40}
-          placeholder="17 mm hex head"
-          value={draft.driveOut}
-          onChange={(event) => setDraft({ ...draft, driveOut: event.target.value })}
-        />
-      </label>
-      <label>
-        Drive centre to fastener centre, mm
-        <input
-          className="field mt-1 font-mono"
-          name="offset"
-          inputMode="decimal"
-          pattern="\d+([.,]\d+)?"
-          placeholder="0: in line"
-          value={draft.offset}
-          onChange={(event) => setDraft({ ...draft, offset: event.target.value })}
-        />
-      </label>
-      <div className="grid gap-3 sm:col-span-2">
-        <ProblemNotice problem={problem} />
-        <button type="submit" className="act min-h-14">
-          Add this adapter
-        </button>
-      </div>
-    </ReadyForm>
+    <Form
+      form={form}
+      className="grid gap-3 sm:grid-cols-2"
+      onSend={async (adapter) => {
+        const answer = await call(OPERATIONS.addAdapter, adapter);
+        if (answer.ok) onAdded(answer.value);
+        return answer.ok ? null : answer.problem;
+      }}
+    >
+      <TextField name="code" label="What is written on it" maxLength={20} />
+      <ChoiceField
+        name="kind"
+        label="Kind"
+        options={ADAPTER_KINDS.map((value) => ({ value, words: ADAPTER_KIND_WORDS[value] }))}
+      />
+      <ChoiceField
+        name="driveIn"
+        label="Goes on"
+        options={TOOL_DRIVES.map((value) => ({ value, words: TOOL_DRIVE_WORDS[value] }))}
+      />
+      <TextField name="driveOut" label="Engages" maxLength={40} placeholder="17 mm hex head" />
+      <TextField
+        name="offsetMillimetres"
+        label="Drive centre to fastener centre"
+        unit="mm"
+        placeholder="0: in line"
+        look="font-mono"
+      />
+      <SubmitButton className="sm:col-span-2">Add this adapter</SubmitButton>
+    </Form>
   );
 };

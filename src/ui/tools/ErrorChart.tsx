@@ -1,5 +1,6 @@
 import {
   CartesianGrid,
+  Legend,
   Line,
   LineChart,
   ReferenceArea,
@@ -13,6 +14,7 @@ import { displayDigits } from '#core/quantity/display.ts';
 import { fromNewtonMetres, newtonMetres, unitSymbol } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import type { KeptSession } from '#wire/calibration.ts';
+import { dayWords } from '#wire/site-time.ts';
 
 type Props = { readonly tool: Tool; readonly sessions: readonly KeptSession[] };
 
@@ -50,67 +52,86 @@ export const ErrorChart = ({ tool, sessions }: Props) => {
   const usable = tool.calibration?.usable;
   if (rows.length === 0) return <p className="text-faint">No session yet.</p>;
   return (
-    <div
-      className="h-64 font-mono"
-      role="img"
-      aria-label={`Error in percent over torque in ${unitSymbol(unit)}, ${shown.length} sessions`}
-    >
-      <ResponsiveContainer width="100%" height="100%">
-        <LineChart data={rows} margin={{ top: 8, right: 16, bottom: 18, left: 0 }}>
-          <CartesianGrid stroke="var(--c-rule)" vertical={false} />
-          <XAxis
-            dataKey="torque"
-            type="number"
-            domain={[0, 'dataMax']}
-            tick={tick}
-            stroke="var(--c-faint)"
-            label={{ value: unitSymbol(unit), position: 'insideBottomRight', offset: -8, ...tick }}
-          />
-          <YAxis
-            tick={tick}
-            stroke="var(--c-faint)"
-            width={50}
-            unit=" %"
-            domain={[-reach, reach]}
-            ticks={[-reach, -reach / 2, 0, reach / 2, reach]}
-          />
-          {usable && (
-            <ReferenceArea
-              x1={inUnit(usable.lowNewtonMetres)}
-              x2={inUnit(usable.highNewtonMetres)}
-              fill="var(--c-in)"
-              fillOpacity={0.14}
+    <>
+      <div
+        className="h-72"
+        role="img"
+        aria-label={`Error in percent over torque in ${unitSymbol(unit)}, ${shown.length} sessions`}
+      >
+        <ResponsiveContainer width="100%" height="100%">
+          <LineChart data={rows} margin={{ top: 8, right: 16, bottom: 18, left: 0 }}>
+            <CartesianGrid stroke="var(--c-rule)" vertical={false} />
+            <XAxis
+              dataKey="torque"
+              type="number"
+              domain={[0, 'dataMax']}
+              tick={tick}
+              stroke="var(--c-faint)"
+              label={{ value: unitSymbol(unit), position: 'insideBottomRight', offset: -8, ...tick }}
             />
-          )}
-          {tool.limitOf === 'reading' &&
-            [tool.limitPercent, -tool.limitPercent].map((limit) => (
-              <ReferenceLine key={limit} y={limit} stroke="var(--c-high)" strokeDasharray="5 4" />
-            ))}
-          <ReferenceLine y={0} stroke="var(--c-faint)" />
-          <Tooltip
-            contentStyle={{
-              background: 'var(--c-sheet)',
-              borderColor: 'var(--c-rule)',
-              color: 'var(--c-ink)',
-            }}
-            labelFormatter={(value) => `${value} ${unitSymbol(unit)}`}
-          />
-          {shown.map(({ id, doneOn }, index) => (
-            <Line
-              key={id}
-              dataKey={id}
-              name={doneOn}
+            <YAxis
+              tick={tick}
+              stroke="var(--c-faint)"
+              width={50}
               unit=" %"
-              stroke={STROKES[index] ?? 'var(--c-faint)'}
-              strokeWidth={index === 0 ? 3 : 1.5}
-              strokeDasharray={DASHES[index] ?? ''}
-              dot={{ r: index === 0 ? 5 : 3 }}
-              connectNulls
-              isAnimationActive={false}
+              domain={[-reach, reach]}
+              ticks={[-reach, -reach / 2, 0, reach / 2, reach]}
             />
-          ))}
-        </LineChart>
-      </ResponsiveContainer>
-    </div>
+            {usable && (
+              <ReferenceArea
+                x1={inUnit(usable.lowNewtonMetres)}
+                x2={inUnit(usable.highNewtonMetres)}
+                fill="var(--c-in)"
+                fillOpacity={0.14}
+              />
+            )}
+            {tool.limitOf === 'reading' &&
+              [tool.limitPercent, -tool.limitPercent].map((limit) => (
+                <ReferenceLine
+                  key={limit}
+                  y={limit}
+                  stroke="var(--c-high)"
+                  strokeWidth={2}
+                  strokeDasharray="5 4"
+                />
+              ))}
+            <ReferenceLine y={0} stroke="var(--c-faint)" />
+            <Legend
+              // As the lines are: the newest first.
+              itemSorter={null}
+              verticalAlign="top"
+              height={28}
+              wrapperStyle={{ fontSize: 13, color: 'var(--c-ink)' }}
+            />
+            <Tooltip
+              contentStyle={{
+                background: 'var(--c-sheet)',
+                borderColor: 'var(--c-rule)',
+                color: 'var(--c-ink)',
+              }}
+              labelFormatter={(value) => `${value} ${unitSymbol(unit)}`}
+            />
+            {shown.map(({ id, doneOn }, index) => (
+              <Line
+                key={id}
+                dataKey={id}
+                name={dayWords(doneOn)}
+                unit=" %"
+                stroke={STROKES[index] ?? 'var(--c-faint)'}
+                strokeWidth={index === 0 ? 3 : 1.5}
+                strokeDasharray={DASHES[index] ?? ''}
+                dot={{ r: index === 0 ? 5 : 3 }}
+                connectNulls
+                isAnimationActive={false}
+              />
+            ))}
+          </LineChart>
+        </ResponsiveContainer>
+      </div>
+      <p className="text-s text-faint">
+        A line for each session, as found; dashed red: the limits of its class
+        {usable ? '; shaded: the band it is kept for' : ''}.
+      </p>
+    </>
   );
 };

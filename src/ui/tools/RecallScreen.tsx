@@ -9,8 +9,9 @@ import type { RecalledJobLine } from '#wire/calibration.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { RecallDecision } from '#wire/recall.ts';
 import { sinceWords } from '#wire/words/tool.ts';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { dayHere } from '../kit/time/here.ts';
 import { JudgingAgain } from '../shared/JudgingAgain.tsx';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
 import { DecidedLine, RecallDecisions } from '../shared/RecallDecisions.tsx';
 import { RecallDownloads } from '../shared/RecallDownloads.tsx';
 import { RecalledHead } from '../shared/RecalledHead.tsx';
@@ -119,7 +120,7 @@ export const RecallScreen = ({ tool, person }: Props) => {
         <>
           <p data-testid="recall-summary">
             {found.uses} pulls since {sinceWords(found.since)} were judged again with the error found on{' '}
-            {found.until.slice(0, 10)}. Worst case: the error was there all along. Linear: it grew with use.{' '}
+            {dayHere(found.until)}. Worst case: the error was there all along. Linear: it grew with use.{' '}
             {found.jobs.length === 0 && <strong className="text-in">No pull is outside.</strong>}
           </p>
           <ul className="grid gap-3">

@@ -6,7 +6,7 @@ type Props = { readonly session: Session; readonly stage: SessionStage; readonly
 
 /** What the reference said at each point, typed or pasted, in the tool's unit. */
 export const SessionReadings = ({ session, stage, tool }: Props) => {
-  const { plan, draft } = session;
+  const { plan, readings } = session;
   const unit = unitSymbol(tool.scale.unit);
   return (
     <div className="grid gap-3">
@@ -20,7 +20,7 @@ export const SessionReadings = ({ session, stage, tool }: Props) => {
             ; the reference said, {unit}
           </legend>
           <div className="grid grid-cols-5 gap-2 sm:grid-cols-10">
-            {(draft.readings[stage][at] ?? []).map((text, index) => (
+            {(readings[stage][at] ?? []).map((text, index) => (
               <input
                 // biome-ignore lint/suspicious/noArrayIndexKey: readings have no identity but their place
                 key={index}

@@ -5,10 +5,10 @@ import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
 import type { CribTool, ToolReport } from '#wire/tool.ts';
-import { Dialog } from '../shared/Dialog.tsx';
-import { ProblemNotice } from '../shared/ProblemNotice.tsx';
-import { ReadyForm } from '../shared/ReadyForm.tsx';
-import { WhyDialog } from '../shared/WhyDialog.tsx';
+import { Dialog } from '../kit/Dialog.tsx';
+import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { WhyDialog } from '../kit/WhyDialog.tsx';
+import { LoanForm } from './LoanForm.tsx';
 
 type Props = {
   readonly known: CribTool;
@@ -23,52 +23,21 @@ const REPORTS = [
   { kind: 'repaired', name: 'Repaired', usual: ['new blade', 'new spring'] },
 ] as const;
 
-const LoanForm = ({
-  today,
-  onLent,
-}: {
-  readonly today: string;
-  readonly onLent: (happening: ToolReport) => void;
-}) => {
-  const [loan, setLoan] = useState({ to: '', since: today, dueOn: '', condition: '', proofOfPosting: '' });
-  const field = (id: keyof typeof loan, name: string, more: Record<string, unknown> = {}) => (
-    <label key={id}>
-      {name}
-      <input
-        className="field mt-1"
-        name={id}
-        value={loan[id]}
-        onChange={(event) => setLoan({ ...loan, [id]: event.target.value })}
-        {...more}
-      />
-    </label>
-  );
-  return (
-    <ReadyForm className="grid gap-3" onSubmit={() => onLent({ kind: 'lent', loan })}>
-      {field('to', 'To whom, or which site', { required: true, maxLength: 80 })}
-      {field('dueOn', 'Due back on', { type: 'date', required: true, min: today })}
-      {field('condition', 'Condition it leaves in', {
-        required: true,
-        maxLength: 200,
-        placeholder: 'clean, wound down, in its case',
-      })}
-      {field('proofOfPosting', 'Proof of posting (if it is sent)', { maxLength: 80 })}
-      <button type="submit" className="act min-h-14">
-        Lend it
-      </button>
-    </ReadyForm>
-  );
-};
-
 /** Reports of what happened to a tool: each says what follows from it. */
 export const ToolReports = ({ known, person, today, onChanged }: Props) => {
   const [asked, setAsked] = useState<(typeof REPORTS)[number] | 'lend' | 'return' | null>(null);
   const [problem, setProblem] = useState<ProblemDetails | null>(null);
-  const report = async (happening: ToolReport): Promise<void> => {
+  const sent = async (happening: ToolReport): Promise<ProblemDetails | null> => {
     const answer = await call(OPERATIONS.reportTool, happening, { tool: known.tool.id });
+    if (answer.ok) {
+      setAsked(null);
+      onChanged();
+    }
+    return answer.ok ? null : answer.problem;
+  };
+  const report = async (happening: ToolReport): Promise<void> => {
+    setProblem(await sent(happening));
     setAsked(null);
-    setProblem(answer.ok ? null : answer.problem);
-    if (answer.ok) onChanged();
   };
   return (
     <div className="grid gap-3">
@@ -93,7 +62,7 @@ export const ToolReports = ({ known, person, today, onChanged }: Props) => {
       <ProblemNotice problem={problem} />
       {asked === 'lend' && (
         <Dialog title={`Lend ${known.tool.code}`} onClose={() => setAsked(null)}>
-          <LoanForm today={today} onLent={(happening) => void report(happening)} />
+          <LoanForm toolId={known.tool.id} today={today} onLent={sent} />
         </Dialog>
       )}
       {asked === 'return' && (

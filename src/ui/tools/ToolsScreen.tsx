@@ -1,14 +1,16 @@
-import { useState } from 'react';
-import { call } from '#client/api.ts';
+import { useMemo, useState } from 'react';
+import { type Answer, call } from '#client/api.ts';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
-import { NO_FACTS } from '#core/tool/tool-blocks.ts';
+import { settingInNewtonMetres } from '#core/tool/scale.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { scaleRangeWords } from '#wire/words/setting.ts';
 import { ADAPTER_KIND_WORDS, TOOL_DRIVE_WORDS, TOOL_KIND_WORDS } from '#wire/words/tool.ts';
-import { type Column, SortableTable } from '../shared/SortableTable.tsx';
+import { useAnswer } from '../kit/answer/use-answer.ts';
+import type { Column } from '../kit/table/column.ts';
+import { ListTable } from '../kit/table/ListTable.tsx';
 import { AdapterForm } from './AdapterForm.tsx';
 import { RangeBar } from './RangeBar.tsx';
 import { ToolForm } from './ToolForm.tsx';
@@ -19,9 +21,11 @@ type Props = {
   readonly adapters: readonly Adapter[];
   readonly person: Person;
   readonly calendar: string;
+  /** How many jobs await a decision, by the id of the tool that was found out. */
+  readonly undecided: Readonly<Record<string, number>>;
 };
 
-const COLUMNS: readonly Column<CribTool>[] = [
+const columnsWith = (undecided: Readonly<Record<string, number>>): readonly Column<CribTool>[] => [
   {
     id: 'code',
     name: 'Tool',
@@ -30,7 +34,8 @@ const COLUMNS: readonly Column<CribTool>[] = [
         {tool.code}
       </a>
     ),
-    sortBy: ({ tool }) => tool.code,
+    value: ({ tool }) => tool.code,
+    isTitle: true,
   },
   {
     id: 'kind',
@@ -43,14 +48,15 @@ const COLUMNS: readonly Column<CribTool>[] = [
         </span>
       </>
     ),
-    sortBy: ({ tool }) => tool.kind,
+    value: ({ tool }) => TOOL_KIND_WORDS[tool.kind],
+    isChoice: true,
   },
   {
     id: 'range',
-    name: '0.1 · 1 · 10 · 100 N·m',
+    name: 'Range, 0.1 to 100 N·m',
     cell: ({ tool }) => <RangeBar tool={tool} />,
-    sortBy: ({ tool }) => tool.scale.maximum,
-    className: 'min-w-40 max-sm:hidden',
+    value: ({ tool }) => settingInNewtonMetres(tool.scale, tool.scale.maximum),
+    className: 'min-w-40',
   },
   {
     id: 'pulls',
@@ -60,8 +66,7 @@ const COLUMNS: readonly Column<CribTool>[] = [
         {facts.pulls} <span className="text-faint">of {tool.dueAfterPulls}</span>
       </span>
     ),
-    sortBy: ({ facts }) => facts.pulls,
-    className: 'max-sm:hidden',
+    value: ({ facts }) => facts.pulls,
   },
   {
     id: 'standing',
@@ -69,22 +74,38 @@ const COLUMNS: readonly Column<CribTool>[] = [
     cell: (known) => (
       <strong className={known.blocks.length > 0 ? 'text-high' : 'font-normal text-in'}>
         {standingWords(known)}
+        {(undecided[known.tool.id] ?? 0) > 0 && (
+          <a
+            href={`/tools/${known.tool.id}/recall`}
+            className="flex min-h-11 items-center font-bold text-high"
+          >
+            found out: {undecided[known.tool.id]}{' '}
+            {undecided[known.tool.id] === 1 ? 'job awaits' : 'jobs await'} a decision
+          </a>
+        )}
       </strong>
     ),
-    sortBy: (known) => `${known.blocks.length === 0 ? 1 : 0}${known.tool.calibrationDueOn}`,
+    value: (known) => `${known.blocks.length === 0 ? 1 : 0}${known.tool.calibrationDueOn}`,
   },
 ];
 
 /** The tool crib: every tool with its range on one ruler, its uses, and how it stands today. */
-export const ToolsScreen = ({ tools: first, adapters: firstAdapters, person, calendar }: Props) => {
-  const [tools, setTools] = useState(first);
+export const ToolsScreen = ({
+  tools: first,
+  adapters: firstAdapters,
+  person,
+  calendar,
+  undecided,
+}: Props) => {
+  const columns = useMemo(() => columnsWith(undecided), [undecided]);
+  const { value: tools, again } = useAnswer<readonly CribTool[]>(
+    ['tools'],
+    () => call(OPERATIONS.listTools, undefined) as Promise<Answer<readonly CribTool[]>>,
+    first,
+  );
   const [adapters, setAdapters] = useState(firstAdapters);
   const [adding, setAdding] = useState<'tool' | 'adapter' | null>(first.length === 0 ? 'tool' : null);
   const mayAdd = may(person, 'add-tool');
-  const reload = async (): Promise<void> => {
-    const answer = await call(OPERATIONS.listTools, undefined);
-    if (answer.ok) setTools(answer.value as readonly CribTool[]);
-  };
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -125,10 +146,9 @@ export const ToolsScreen = ({ tools: first, adapters: firstAdapters, person, cal
       {adding === 'tool' && mayAdd && (
         <section className="panel p-4" aria-label="Add a tool">
           <ToolForm
-            onAdded={(tool) => {
-              setTools([...tools, { tool, facts: NO_FACTS, blocks: [] }]);
+            onAdded={() => {
               setAdding(null);
-              void reload();
+              void again();
             }}
           />
         </section>
@@ -145,9 +165,9 @@ export const ToolsScreen = ({ tools: first, adapters: firstAdapters, person, cal
       )}
       {tools.length > 0 && (
         <section className="panel min-w-0 p-4">
-          <SortableTable
+          <ListTable
             caption="Tools"
-            columns={COLUMNS}
+            columns={columns}
             rows={[...tools].sort((a, b) => Number(b.blocks.length > 0) - Number(a.blocks.length > 0))}
             rowId={({ tool }) => tool.id}
             searchIn={(known) =>

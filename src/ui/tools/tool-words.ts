@@ -1,6 +1,7 @@
 import type { DatedError, Drift } from '#core/calibration/drift.ts';
 import { relativeDeviation } from '#core/calibration/session-evaluation.ts';
 import type { KeptSession } from '#wire/calibration.ts';
+import { dayWords, siteDay } from '#wire/site-time.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { TOOL_OUT_WORDS } from '#wire/words/tool.ts';
 
@@ -8,13 +9,15 @@ import { TOOL_OUT_WORDS } from '#wire/words/tool.ts';
 export const standingWords = ({ blocks, facts, tool }: CribTool): string => {
   if (facts.isRetired) return 'retired';
   const words = blocks.map((block) =>
-    block === 'on-loan' ? `with ${facts.loan?.to}, due back ${facts.loan?.dueOn}` : TOOL_OUT_WORDS[block],
+    block === 'on-loan'
+      ? `with ${facts.loan?.to}, due back ${dayWords(facts.loan?.dueOn ?? '')}`
+      : TOOL_OUT_WORDS[block],
   );
-  return words.length > 0 ? words.join(', ') : `calibrated until ${tool.calibrationDueOn}`;
+  return words.length > 0 ? words.join(', ') : `calibrated until ${dayWords(tool.calibrationDueOn)}`;
 };
 
 const DAY_MS = 86_400_000;
-const dayOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
+const dayOf = (day: number): string => dayWords(siteDay(new Date(day * DAY_MS).toISOString(), 'UTC'));
 
 /** When a tool drifts out, in words. */
 export const driftWords = (found: Drift): string => {

@@ -13,30 +13,20 @@ import { readNumber } from '#core/quantity/read-number.ts';
 import { fromNewtonMetres, newtonMetres, toNewtonMetres } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import { useKeptDraft } from '../shared/use-kept-draft.ts';
+import { useKeptDraft } from '../kit/form/use-kept-draft.ts';
 
 export type SessionStage = 'asFound' | 'asLeft';
 
-/** A session on its way: readings as typed, in the tool's unit, by stage, point and number. */
-export type SessionDraft = {
-  readonly readings: Readonly<Record<SessionStage, readonly (readonly string[])[]>>;
-  readonly preloadsDone: boolean;
-  readonly reference: string;
-  readonly referencePercent: string;
-  readonly certificate: string;
-  readonly kind: 'in-house' | 'outside-lab' | 'cross-check';
-  readonly doneOn: string;
-  readonly nextDueOn: string;
-  readonly keepNarrowed: boolean;
-  readonly note: string;
-};
+/** Readings as typed, in the tool's unit, by stage, point and number. */
+export type SessionDraft = Readonly<Record<SessionStage, readonly (readonly string[])[]>>;
 
 export type Session = {
   readonly id: string;
   readonly plan: SessionPlan;
-  readonly draft: SessionDraft;
-  readonly change: (part: Partial<SessionDraft>) => void;
+  readonly readings: SessionDraft;
   readonly type: (stage: SessionStage, point: number, index: number, text: string) => void;
+  /** Puts a reading of the tester into the next empty place. Two in one moment take two places. */
+  readonly fill: (stage: SessionStage, text: string) => void;
   /** Fills readings of a stage from pasted text, in order. */
   readonly paste: (stage: SessionStage, text: string) => void;
   readonly points: (stage: SessionStage) => readonly SessionPoint[];
@@ -48,85 +38,72 @@ export type Session = {
   readonly forget: () => void;
 };
 
-const revive =
-  (empty: SessionDraft) =>
-  (kept: unknown): SessionDraft | null =>
-    typeof kept === 'object' && kept !== null && 'readings' in kept
-      ? { ...empty, ...(kept as SessionDraft) }
-      : null;
+const revive = (kept: unknown): SessionDraft | null =>
+  typeof kept === 'object' && kept !== null && 'asFound' in kept ? (kept as SessionDraft) : null;
 
 const parsed = (text: string): number | null => {
   const number = readNumber(text);
   return number.ok && number.value.value > 0 ? number.value.value : null;
 };
 
-/** A calibration session of a tool: planned by its class, filled by hand, by paste or by the tester, evaluated as it grows. */
-export const useSession = (tool: Tool, today: string, nextDue: string): Session => {
+/** The readings with some texts put into the empty places of a stage, in order. */
+const filled = (readings: SessionDraft, stage: SessionStage, texts: readonly string[]): SessionDraft => {
+  let taken = 0;
+  return {
+    ...readings,
+    [stage]: readings[stage].map((row) => row.map((cell) => (cell === '' ? (texts[taken++] ?? '') : cell))),
+  };
+};
+
+/** The readings of a calibration session of a tool: planned by its class, filled by hand, by paste or by the tester, evaluated as they grow. */
+export const useSession = (tool: Tool, referencePercent: string): Session => {
   const plan = sessionPlan(tool.toolClass, tool.scale);
   const blank = plan.points.map(() => Array.from({ length: plan.readingsEach }, () => ''));
-  const empty: SessionDraft = {
-    readings: { asFound: blank, asLeft: blank },
-    preloadsDone: false,
-    reference: '',
-    referencePercent: '0.5',
-    certificate: '',
-    kind: 'in-house',
-    doneOn: today,
-    nextDueOn: nextDue,
-    keepNarrowed: false,
-    note: '',
-  };
   const id = useRef(newId());
-  const [draft, setDraft, forget] = useKeptDraft<SessionDraft>(
-    `jentik-session-${tool.id}`,
-    empty,
-    revive(empty),
+  const [readings, change, forget] = useKeptDraft<SessionDraft>(
+    `jentik-readings-${tool.id}`,
+    { asFound: blank, asLeft: blank },
+    revive,
   );
   const { unit } = tool.scale;
-  const change = (part: Partial<SessionDraft>): void => setDraft({ ...draft, ...part });
-  const withReadings = (stage: SessionStage, readings: readonly (readonly string[])[]): void =>
-    change({ readings: { ...draft.readings, [stage]: readings } });
   const points = (stage: SessionStage): readonly SessionPoint[] =>
     plan.points.flatMap((shown, point) => {
-      const references = (draft.readings[stage][point] ?? []).flatMap((text) => {
+      const references = (readings[stage][point] ?? []).flatMap((text) => {
         const value = parsed(text);
         return value === null ? [] : [toNewtonMetres(value, unit) as number];
       });
       return references.length > 0 ? [{ shown: toNewtonMetres(shown, unit) as number, references }] : [];
     });
-  const conditions = toolConditions(tool, Number(draft.referencePercent.replace(',', '.')) || 0);
-  const next = (stage: SessionStage): { readonly point: number; readonly index: number } | null => {
-    for (const [point, readings] of draft.readings[stage].entries()) {
-      const index = readings.indexOf('');
-      if (index >= 0) return { point, index };
-    }
-    return null;
-  };
+  const conditions = toolConditions(tool, Number(referencePercent.replace(',', '.')) || 0);
   return {
     id: id.current,
     plan,
-    draft,
-    change,
+    readings,
     points,
-    next,
     forget,
+    next: (stage) => {
+      for (const [point, row] of readings[stage].entries()) {
+        const index = row.indexOf('');
+        if (index >= 0) return { point, index };
+      }
+      return null;
+    },
     type: (stage, point, index, text) =>
-      withReadings(
-        stage,
-        draft.readings[stage].map((row, at) =>
+      change((before) => ({
+        ...before,
+        [stage]: before[stage].map((row, at) =>
           at === point ? row.map((cell, place) => (place === index ? text : cell)) : row,
         ),
-      ),
-    paste: (stage, text) => {
-      const values = text.split(/[\s;]+/).filter((each) => parsed(each) !== null);
-      let taken = 0;
-      withReadings(
-        stage,
-        draft.readings[stage].map((row) =>
-          row.map((cell) => (cell === '' && taken < values.length ? (values[taken++] as string) : cell)),
+      })),
+    fill: (stage, text) => change((before) => filled(before, stage, [text])),
+    paste: (stage, text) =>
+      change((before) =>
+        filled(
+          before,
+          stage,
+          text.split(/[\s;]+/).filter((each) => parsed(each) !== null),
         ),
-      );
-    },
+      ),
     shortfalls: (stage) => sessionShortfalls(tool, points(stage), conditions),
     evaluation: (stage) => {
       const result = sessionEvaluation(points(stage), conditions);

@@ -11,6 +11,9 @@ type BenchCode =
   | 'class-not-met'
   | 'run-on-missing'
   | 'run-on-too-high'
+  | 'run-on-too-low'
+  | 'run-on-off-scale'
+  | 'run-on-needs-showing'
   | 'outside-tool-range'
   | 'no-graduation-inside'
   | 'job-not-planned'
@@ -108,6 +111,24 @@ export const BENCH_WORDS: Wording = {
       'Run-on torque too high',
       `At ${p.position} it is more than twice the torque to be added to.`,
       'Check the unit you read; look for a crossed thread or a nut that is too tight.',
+    ),
+  'run-on-too-low': (p) =>
+    words(
+      'Run-on torque too low',
+      `A used self-locking nut of ${p.thread} must still need at least ${plain(p.leastLbfIn)} lbf·in (AC 43.13-1B, Table 7-2).`,
+      'Put a new nut on, and measure that one. Read again if the digits were mistyped.',
+    ),
+  'run-on-off-scale': (p) =>
+    words(
+      'Off the tool’s scale',
+      `${p.toolCode} shows ${plain(p.minimum)} to ${plain(p.maximum)} ${unitSymbol(p.unit)}; it can’t have said that.`,
+      'Read it again, or measure with a tool whose scale reaches it.',
+    ),
+  'run-on-needs-showing': (p) =>
+    words(
+      'A tool that shows torque is needed',
+      `The run-on torque of ${p.position} is read while it turns; a tool that clicks shows nothing then.`,
+      'Take a beam, dial or electronic tool beside this one under Plan.',
     ),
   'outside-tool-range': (p) =>
     words(

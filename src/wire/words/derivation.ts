@@ -45,7 +45,8 @@ const SCHOOL_WORDS: Record<string, string> = {
 export const schoolWords = ({ question, choice }: Pick<SchoolChoice, 'question' | 'choice'>): string =>
   SCHOOL_WORDS[`${question}:${choice}`] ?? `${question} ${choice}`;
 
-const RULE_WORDS: Record<DerivationStep['rule'], string> = {
+/** What each rule of a derivation does. */
+export const RULE_WORDS: Record<DerivationStep['rule'], string> = {
   'printed-limit': 'as printed',
   'middle-of-range': 'middle of the printed range',
   'low-end-of-range': 'low end of the printed range',

@@ -1,6 +1,7 @@
 import type { AdapterKind } from '#core/tool/adapter.ts';
 import type { ToolOut } from '#core/tool/choose-tool.ts';
 import type { ToolDrive, ToolKind } from '#core/tool/tool.ts';
+import { dayWords } from '../site-time.ts';
 
 /** The names of kinds of tool. */
 export const TOOL_KIND_WORDS: Record<ToolKind, string> = {
@@ -71,4 +72,4 @@ export const TOOL_EVENT_WORDS: Readonly<Record<string, string>> = {
 
 /** Since when a recall judges: a day, or since ever where there was no good session before. */
 export const sinceWords = (since: string): string =>
-  since.startsWith('1970') ? 'it was taken into use' : since.slice(0, 10);
+  since.startsWith('1970') ? 'it was taken into use' : dayWords(since.slice(0, 10));

@@ -1,7 +1,7 @@
 import type { ObjectionCode } from '#core/job/objection.ts';
 import type { PullBody } from '#core/job/pull.ts';
 import { displayTorque, type Resolution } from '#core/quantity/display.ts';
-import { newtonMetres, type TorqueUnit, unitSymbol } from '#core/quantity/unit.ts';
+import { fromNewtonMetres, newtonMetres, type TorqueUnit, unitSymbol } from '#core/quantity/unit.ts';
 import type { ToolBlock } from '#core/tool/tool-blocks.ts';
 import type { FastenerStatus } from '#core/view/bench.ts';
 import { TOOL_OUT_WORDS } from './tool.ts';
@@ -51,6 +51,8 @@ export const probabilityWords = (probability: number): string => {
   return `${(probability * 100).toFixed(1)} %`;
 };
 
+const TWO_DIGITS = 10;
+
 /** A verdict on a pull: the fact, and what follows from it. Limits are shown in the unit given. */
 export const verdictWords = (
   pull: PullBody,
@@ -62,6 +64,15 @@ export const verdictWords = (
   const read = pull.reading ? `${pull.reading.text} ${unitSymbol(pull.reading.unit)}` : '';
   const chance =
     pull.probability === null ? '' : `, ${probabilityWords(pull.probability)} by the tool’s uncertainty`;
+  const off = (from: number | null): string => {
+    if (pull.torqueNewtonMetres === null || from === null) return '';
+    const by = newtonMetres(Math.abs(pull.torqueNewtonMetres - from));
+    // Two digits of a small difference are enough to know how far it is to go; a large one is whole.
+    const sourceDigits = fromNewtonMetres(by, unit) >= TWO_DIGITS ? 2 : 1;
+    return `${displayTorque(by, unit, { ...resolution, sourceDigits })} `;
+  };
+  // Corrected for what is known of the tool, the torque there is another than the reading beside it.
+  const where = pull.knownErrorPercent === null ? '' : ' at the fastener';
   switch (pull.outcome) {
     case 'in':
       return { fact: `${read}${chance}.`, consequence: '' };
@@ -69,22 +80,23 @@ export const verdictWords = (
       return { fact: `${read}.`, consequence: '' };
     case 'low':
       return {
-        fact: `${read}, below ${limit(pull.lowNewtonMetres)}.`,
+        fact: `${read}, ${off(pull.lowNewtonMetres)}below ${limit(pull.lowNewtonMetres)}${where}.`,
         consequence:
-          'Pull again up to the setting; look for a crossed thread or a strand under the screw if it stays low.',
+          'Next: pull it again from where it stands, slowly, until the tool gives. If it stays low, loosen it and look at the thread and under the head.',
       };
     case 'high':
       return {
         fact:
           pull.method === 'over-shot'
-            ? 'Went past the click.'
-            : `${read}, above ${limit(pull.highNewtonMetres)}.`,
-        consequence: 'Loosen, inspect the thread, replace the screw if its maker says so, pull again.',
+            ? 'Went past the click; nobody knows by how much.'
+            : `${read}, ${off(pull.highNewtonMetres)}above ${limit(pull.highNewtonMetres)}${where}.`,
+        consequence:
+          'Next: loosen it, look at the thread, replace the screw if its maker says so, then pull it again.',
       };
     case 'too-close':
       return {
         fact: `${read}, too close to a limit to call${chance}.`,
-        consequence: 'Pull again with a better tool, or leave it open with a reason.',
+        consequence: 'Next: pull it again with a better tool, or leave it open with a reason under Sign.',
       };
     case 'by-feel':
       return {

@@ -15,7 +15,7 @@ import { fastenerAt } from '#core/view/bench.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { nextAction } from '#core/view/next-action.ts';
-import { SampleJob, samplePlan } from './sample-job.ts';
+import { SampleJob, samplePlan, TOOL, taken } from './sample-job.ts';
 
 const REFERENCE: BookReference = {
   kind: 'requirement',
@@ -65,7 +65,18 @@ describe('run-on torque on the bench', () => {
 
   test('it is asked for before the pull, and shifts target and acceptance (FAA AC 43.13-1B par. 7-40)', () => {
     const job = jobWith(required('20 to 24 in-lb', measure)).ready();
-    expect(nextAction(job.state, '1').kind).toBe('measure-run-on');
+    // A tool that clicks shows nothing while the nut turns: one that shows torque is asked for first.
+    expect(nextAction(job.state, '1')).toMatchObject({
+      kind: 'another-tool',
+      refusal: { code: 'run-on-needs-showing' },
+    });
+    const dial = { ...TOOL, id: '0190a000-0000-7000-8000-0000000000a9', code: 'D-1', kind: 'dial' } as const;
+    job.happen({ kind: 'tool-chosen', body: { ...taken(dial), isBeside: true } });
+    expect(nextAction(job.state, '1')).toMatchObject({
+      kind: 'measure-run-on',
+      taken: { tool: { code: 'D-1' } },
+    });
+    job.happen({ kind: 'tool-chosen', body: taken(TOOL) });
     expect(code(job.judge('1'))).toBe('run-on-missing');
     job.happen(runOn('8'));
     expect(limits(job.state)).toEqual([28, 30, 32]);

@@ -13,7 +13,7 @@ import { COLLET_NUT } from '#core/joint/kinds/collet-nut.ts';
 import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import { SOFT_SEAT_RING } from '#core/joint/kinds/soft-seat-ring.ts';
 import { decodeText } from '#core/spec/list/decode-text.ts';
-import { LIST_MAX_ROWS } from '#core/spec/list/delimited-table.ts';
+import { LIST_MAX_ROWS } from '#core/spec/list/list-bounds.ts';
 import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { bookSaying } from './sample-joints.ts';

@@ -7,13 +7,23 @@ import { fastenerAt, fixedLimitNow, withFastener } from '../../view/bench.ts';
 import { toolFor } from '../../view/tool-for.ts';
 import { eventKind } from '../event-kind.ts';
 
-type RunOn = { readonly position: string; readonly torque: WrittenTorque };
+type RunOn = {
+  readonly position: string;
+  /** As it acts at the fastener. */
+  readonly torque: WrittenTorque;
+  /** What the tool said, where an adapter stood between; left out where none did. */
+  readonly seen?: WrittenTorque | undefined;
+};
 
 /** The run-on torque of a self-locking thread, measured before seating: target and acceptance shift by it.
  *  Source: FAA AC 43.13-1B, par. 7-40. */
 export const runOnMeasured = eventKind({
   kind: 'run-on-measured',
-  body: z.strictObject({ position: positionSchema, torque: writtenTorqueSchema }) satisfies z.ZodType<RunOn>,
+  body: z.strictObject({
+    position: positionSchema,
+    torque: writtenTorqueSchema,
+    seen: writtenTorqueSchema.optional(),
+  }) satisfies z.ZodType<RunOn>,
   actions: () => ['work-on-job'],
   says: (body: RunOn) => body,
   /** Refuses: unknown-position, already-in, run-on-too-high, and what the target refuses. */

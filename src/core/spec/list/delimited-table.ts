@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { accepted, type Result, refused } from '../../result.ts';
+import { LIST_MAX_ROWS } from './list-bounds.ts';
 
 /** A row of a delimited file: the line it starts on, counted from 1 as an editor does, and its cells by column. */
 export type TableRow<Column extends string> = {
@@ -42,9 +43,6 @@ export type TableRefusal =
 
 export const SEPARATORS = [',', ';', '\t', '|'] as const;
 export type Separator = (typeof SEPARATORS)[number];
-
-/** Most rows of one list. */
-export const LIST_MAX_ROWS = 2_000;
 
 type RawRow = { readonly line: number; readonly cells: readonly string[]; readonly isQuoteOpen: boolean };
 

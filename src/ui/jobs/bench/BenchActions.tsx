@@ -1,26 +1,32 @@
+import Calculator from 'lucide-react/icons/calculator';
 import type { JobView } from '#core/view/job-view.ts';
-import { isRoundNext } from '#core/view/passes.ts';
+import { NumberPad } from '../../kit/NumberPad.tsx';
 import { mainWords, typedWords } from './main-words.ts';
+import { isNumberNeeded, takesNumber, unitTyped } from './number-wanted.ts';
 import { smallActions } from './small-actions.ts';
 import type { Bench } from './use-bench.ts';
+import { usePad } from './use-pad.ts';
 
 type Props = { readonly bench: Bench; readonly view: JobView; readonly isReady: boolean };
 
-const LARGE = 'act min-h-18 w-full justify-between rounded-lg px-5 text-xl leading-7 font-bold';
+const LARGE =
+  'act min-h-18 w-full justify-between rounded-lg px-5 text-xl leading-7 font-bold short:min-h-14 short:text-l';
+const SMALL =
+  'act-quiet min-h-14 flex-col gap-0.5 px-1 py-1.5 text-s leading-4 short:min-h-11 short:flex-row';
 
-/** The one large action, and the small ones, each with its key. */
+/** The one large action, a pad for what is typed, and the small actions, each with its key. Nothing here moves as the work goes on: the large action keeps its place
+ *  at the foot. */
 export const BenchActions = ({ bench, view, isReady }: Props) => {
-  const { action, position, fastener, typed } = bench;
-  const isRound = fastener !== undefined && isRoundNext(view, fastener);
+  const { action, position, typed } = bench;
+  const { isOpen, toggle } = usePad(isNumberNeeded(action));
   const recording = typed === '' ? null : typedWords(action, typed);
+  const takes = takesNumber(action);
   return (
     <div className="grid gap-2">
+      {takes && isOpen && <NumberPad unit={unitTyped(action)} onDigit={bench.type} onErase={bench.erase} />}
       {recording ? (
-        <button type="button" className={LARGE} onClick={() => bench.recordTyped()}>
-          <span>
-            {recording}
-            {isRound && action.kind === 'pull' && ', nothing moved'}
-          </span>
+        <button type="button" className={LARGE} onClick={bench.recordTyped}>
+          <span>{recording}</span>
           <span className="key">Enter</span>
         </button>
       ) : (
@@ -28,26 +34,25 @@ export const BenchActions = ({ bench, view, isReady }: Props) => {
           type="button"
           disabled={!isReady}
           className={`${LARGE} text-left`}
-          onClick={bench.doMain}
+          onClick={({ timeStamp }) => bench.doMain(timeStamp)}
           data-testid="main-action"
         >
-          <span>{mainWords(action, position, isRound)}</span>
+          <span>{mainWords(action, position)}</span>
           <span className="key">Space</span>
         </button>
       )}
-      <div className="grid grid-cols-5 gap-2">
+      <div className={`grid gap-2 ${takes ? 'grid-cols-6' : 'grid-cols-5'}`}>
         {smallActions(bench, view).map(({ name, keyName, isOn, act }) => (
-          <button
-            key={name}
-            type="button"
-            disabled={!isOn}
-            className="act-quiet min-h-14 flex-col gap-0.5 px-1 py-1.5 text-s leading-4"
-            onClick={act}
-          >
+          <button key={name} type="button" disabled={!isOn} className={SMALL} onClick={act}>
             {name}
-            {keyName && <span className="key max-sm:hidden">{keyName}</span>}
+            {keyName && <span className="key max-sm:hidden short:hidden">{keyName}</span>}
           </button>
         ))}
+        {takes && (
+          <button type="button" className={SMALL} aria-pressed={isOpen} onClick={toggle}>
+            <Calculator size={20} aria-hidden="true" /> Pad
+          </button>
+        )}
       </div>
     </div>
   );

@@ -1,7 +1,9 @@
-import { Dialog } from '../../shared/Dialog.tsx';
-import { WhyDialog } from '../../shared/WhyDialog.tsx';
+import { Dialog } from '../../kit/Dialog.tsx';
+import { WhyDialog } from '../../kit/WhyDialog.tsx';
 import type { OpenJob } from '../use-job.ts';
 import { BENCH_KEY_HELP } from './bench-keys.ts';
+import { DidItTurn } from './DidItTurn.tsx';
+import { Legend } from './Legend.tsx';
 import { MakeSafe } from './MakeSafe.tsx';
 import { NotKept } from './NotKept.tsx';
 import { PulledMeanwhile } from './PulledMeanwhile.tsx';
@@ -21,10 +23,10 @@ const Keys = ({ onClose }: { readonly onClose: () => void }) => (
   </Dialog>
 );
 
-const VoidLast = ({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) => {
-  const { lastPull } = bench;
-  if (!lastPull) return null;
-  const { position } = lastPull.fastener.planned;
+const VoidThis = ({ bench, onClose }: { readonly bench: Bench; readonly onClose: () => void }) => {
+  const { ownPull, fastener } = bench;
+  if (!ownPull || !fastener) return null;
+  const { position } = fastener.planned;
   return (
     <WhyDialog
       title={`Void the pull on ${position}`}
@@ -33,7 +35,7 @@ const VoidLast = ({ bench, onClose }: { readonly bench: Bench; readonly onClose:
       usual={['wrong fastener', 'reading mistyped', 'bit slipped', 'wrong setting']}
       onClose={onClose}
       onDone={(why) => {
-        if (bench.happen({ kind: 'pull-voided', body: { pullId: lastPull.pull.eventId, why } }))
+        if (bench.happen({ kind: 'pull-voided', body: { pullId: ownPull.eventId, why } }))
           bench.choose(position);
         onClose();
       }}
@@ -59,12 +61,16 @@ export const BenchQuestions = ({ bench, job, person }: Props) => {
       return <PulledMeanwhile bench={bench} view={view} onClose={close} />;
     case 'help':
       return <Keys onClose={close} />;
+    case 'legend':
+      return <Legend onClose={close} />;
+    case 'did-it-turn':
+      return <DidItTurn bench={bench} view={view} onClose={close} />;
     case 'void':
-      return <VoidLast bench={bench} onClose={close} />;
+      return <VoidThis bench={bench} onClose={close} />;
     case 'make-safe':
       return (
         <MakeSafe
-          plan={view.plan}
+          view={view}
           person={person}
           onClose={close}
           onConfirm={(cautions) => {

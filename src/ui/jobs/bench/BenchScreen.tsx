@@ -1,88 +1,109 @@
+import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
-import type { NextAction } from '#core/view/next-action.ts';
-import { problemWords } from '#wire/problems/en.ts';
-import { toolOutWords } from '#wire/words/tool.ts';
 import { JobDrawing } from '../drawing/JobDrawing.tsx';
 import { JobHeader } from '../JobHeader.tsx';
 import { useJob } from '../use-job.ts';
 import { BenchActions } from './BenchActions.tsx';
 import { BenchFoot } from './BenchFoot.tsx';
-import { BenchQuestions } from './BenchQuestions.tsx';
 import { BenchReading } from './BenchReading.tsx';
 import { BenchSetting } from './BenchSetting.tsx';
 import { BenchStep } from './BenchStep.tsx';
 import { BenchTarget } from './BenchTarget.tsx';
 import { BenchVerdict } from './BenchVerdict.tsx';
 import { ComfortChoice } from './ComfortChoice.tsx';
-import { useBench, useComfort } from './use-bench.ts';
-import { useBenchKeys } from './use-bench-keys.ts';
+import { NotThisTool } from './NotThisTool.tsx';
+import { useBench } from './use-bench.ts';
+import { letGo, useBenchKeys } from './use-bench-keys.ts';
+import { useComfort } from './use-comfort.ts';
+
+// What stands over the bench comes after the bench itself, and before anyone needs it: the network may be gone by then.
+const loadQuestions = () =>
+  import('./BenchQuestions.tsx').then(({ BenchQuestions: all }) => ({ default: all }));
+const BenchQuestions = lazy(loadQuestions);
+const AFTER_START_MS = 1_500;
+/** How many of those that follow are joined by the dotted line. */
+const DRAWN_AHEAD = 3;
 
 type Props = { readonly events: readonly LedgerEvent[]; readonly person: Person };
 
-const NotThisTool = ({ taken, refusal }: Extract<NextAction, { kind: 'another-tool' }>) => (
-  <p className="rounded-md border-2 border-low p-3">
-    {refusal.code === 'tool-blocked' ? (
-      <>
-        <strong>Put {taken.tool.code} away:</strong> {toolOutWords(refusal.blocks)}.
-      </>
-    ) : (
-      <>
-        <strong>{taken.tool.code} can’t do this.</strong> {problemWords(refusal).cause}
-      </>
-    )}
-  </p>
-);
-
-/** The bench: one fastener at a time, hands free. */
+/** The bench: one fastener at a time, hands free. What changes scrolls above; the verdict and the actions keep their place at the foot. */
 export const BenchScreen = ({ events, person }: Props) => {
   const job = useJob(events[0]?.job ?? '', events, person);
   const [comfort, comfortStore] = useComfort();
   const bench = useBench(job, comfortStore, person);
   useBenchKeys(bench);
+  useEffect(() => {
+    const timer = setTimeout(() => void loadQuestions(), AFTER_START_MS);
+    return () => clearTimeout(timer);
+  }, []);
   const { view } = job;
+  const { ask } = bench;
+  const coming = useMemo(() => bench.coming.slice(0, DRAWN_AHEAD), [bench.coming]);
+  const showLegend = useCallback(() => ask('legend'), [ask]);
   const { action } = bench;
   const foot = <BenchFoot view={view} coming={bench.coming} onChoose={bench.choose} />;
   return (
     <>
       <JobHeader job={job} tab="bench" />
-      <div className="flex min-h-0 flex-1 flex-col lg:flex-row">
-        <section className="flex min-h-0 flex-col lg:flex-1" aria-label="Drawing">
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: it only lets go of the focus that a tap leaves behind */}
+      {/* biome-ignore lint/a11y/useKeyWithClickEvents: the keys do not come by here */}
+      <div className="flex min-h-0 flex-1 flex-col lg:flex-row" onClick={letGo}>
+        <section className="flex min-h-0 flex-col short:hidden lg:short:flex lg:flex-1" aria-label="Drawing">
           <div className="h-38 p-2 sm:h-72 sm:p-3 lg:h-auto lg:min-h-0 lg:flex-1">
             <JobDrawing
               view={view}
               next={bench.position}
-              coming={bench.coming.slice(0, 3)}
+              coming={coming}
               onChoose={bench.choose}
+              onLegend={showLegend}
             />
           </div>
           <div className="hidden lg:block">{foot}</div>
         </section>
         <section
-          className="flex min-h-0 flex-col gap-3 border-rule bg-sheet px-4 py-3 max-lg:border-t lg:w-[452px] lg:overflow-y-auto lg:border-l lg:px-6"
+          className="flex min-h-0 flex-1 flex-col border-rule bg-sheet max-lg:border-t lg:w-[452px] lg:flex-none lg:border-l"
           aria-label="Bench"
         >
-          <BenchTarget bench={bench} view={view} />
-          {(action.kind === 'set-tool' || action.kind === 'pull') && (
-            <BenchSetting
-              action={action}
-              limits={bench.fastener ? targetOrNull(view, bench.fastener) : null}
-            />
-          )}
-          {action.kind === 'another-tool' && <NotThisTool {...action} />}
-          <BenchStep bench={bench} view={view} />
-          <BenchReading bench={bench} view={view} />
-          <span className="hidden flex-1 lg:block" />
-          <div className="sticky bottom-14 -mx-4 grid gap-2 border-rule bg-sheet px-4 py-2 max-lg:border-t sm:bottom-0 lg:static lg:m-0 lg:p-0">
+          <div className="flex min-h-0 flex-1 flex-col gap-2 px-4 py-2 sm:overflow-y-auto lg:px-6">
+            <BenchTarget bench={bench} view={view} />
+            {(action.kind === 'set-tool' || action.kind === 'pull') && (
+              <BenchSetting
+                action={action}
+                limits={bench.fastener ? targetOrNull(view, bench.fastener) : null}
+              />
+            )}
+            {action.kind === 'another-tool' && <NotThisTool {...action} />}
+            <BenchStep bench={bench} view={view} />
+            <BenchReading bench={bench} view={view} />
+          </div>
+          <div className="grid gap-2 border-t border-rule bg-sheet px-4 py-2 max-sm:sticky max-sm:bottom-14 max-sm:z-10 lg:px-6">
             <BenchVerdict bench={bench} job={job} />
             <BenchActions bench={bench} view={view} isReady={job.isReady} />
+            <div className="short:hidden max-sm:hidden">
+              <ComfortChoice
+                comfort={comfort}
+                onChange={comfortStore.change}
+                onKeys={() => bench.ask('help')}
+              />
+            </div>
           </div>
-          <ComfortChoice comfort={comfort} onChange={comfortStore.change} onKeys={() => bench.ask('help')} />
-          <div className="lg:hidden">{foot}</div>
+          <div className="px-4 sm:hidden">
+            <ComfortChoice
+              comfort={comfort}
+              onChange={comfortStore.change}
+              onKeys={() => bench.ask('help')}
+            />
+          </div>
+          <div className="short:hidden lg:hidden">{foot}</div>
         </section>
       </div>
-      <BenchQuestions bench={bench} job={job} person={person.name} />
+      {bench.question !== null && (
+        <Suspense fallback={null}>
+          <BenchQuestions bench={bench} job={job} person={person.name} />
+        </Suspense>
+      )}
     </>
   );
 };

@@ -6,6 +6,7 @@ import type { Scale } from '#core/tool/scale.ts';
 import { turnsBetween } from '#core/tool/scale.ts';
 import { isIndicating } from '#core/tool/tool.ts';
 import { dialIn } from '#core/tool/tool-setting.ts';
+import type { TakenTool } from '#core/view/bench.ts';
 import type { NextAction } from '#core/view/next-action.ts';
 import { scaleWords, turnWords } from '#wire/words/setting.ts';
 import { ScalePicture } from '../../shared/ScalePicture.tsx';
@@ -29,6 +30,11 @@ const atTool = ({ low, high }: Pick<Target, 'low' | 'high'>, factor: number) => 
   high: settingThrough(high, factor),
 });
 
+const onTool = ({ adapter, angleDegrees, isAngleHeld }: TakenTool['adapters'][number]): string =>
+  adapter.offsetMillimetres > 0
+    ? `${adapter.code} at ${angleDegrees}°${isAngleHeld ? ', held by a stop' : ', by eye'}`
+    : `${adapter.code} in line`;
+
 /** What to set the tool to and how its scale must look, with the way there from where it stands. */
 export const BenchSetting = ({ action, limits }: Props) => {
   const { wanted, taken } = action;
@@ -46,10 +52,21 @@ export const BenchSetting = ({ action, limits }: Props) => {
         </h2>
         {tool.scale.form === 'barrel' && <span className="text-s text-faint">{scaleWords(wanted)}</span>}
       </div>
-      <div className="mx-auto max-w-[404px]">
+      {adapters.length > 0 && (
+        <p className="font-semibold" data-testid="adapter">
+          with {adapters.map(onTool).join(', then ')}
+          {adapterFactor !== 1 && (
+            <span className="font-normal">
+              {' '}
+              · the fastener gets {adapterFactor.toFixed(3)} of what {tool.code} says
+            </span>
+          )}
+        </p>
+      )}
+      <div className="mx-auto max-w-[404px] short:hidden">
         <ScalePicture scale={tool.scale} setting={wanted.setting} direction={direction} />
       </div>
-      <p className="text-s text-faint">
+      <p className="text-s text-faint short:hidden">
         {isToSet &&
           (setting === null
             ? `From rest, ${turnWords(tool.scale, turns)}.`
@@ -57,8 +74,6 @@ export const BenchSetting = ({ action, limits }: Props) => {
         {offWords(tool.scale, wanted.offTarget)}
         {tool.leverMillimetres !== null &&
           ` About ${shortFigure(handleForceNewtons(wanted.torque, tool.leverMillimetres))} N at the grip mark.`}
-        {adapterFactor !== 1 &&
-          ` Through ${adapters.map(({ adapter, angleDegrees }) => `${adapter.code} at ${angleDegrees}°`).join(' and ')} the fastener gets ${adapterFactor.toFixed(3)} of it.`}
       </p>
       {tool.kind === 'electronic' && limits && (
         <DialInList dialled={dialIn(atTool(limits, adapterFactor), wanted, tool.scale)} />

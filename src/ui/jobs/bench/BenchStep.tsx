@@ -8,7 +8,8 @@ import type { DueStep } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { lastPulledAt, MINUTE_MS } from '#core/view/last-pulled.ts';
 import { limitsWords, STAGE_WORDS, stepResultWords, stepSourceWords, waitWords } from '#wire/words/joint.ts';
-import { localTime } from '../../shared/local-time.ts';
+import { timeHere } from '../../kit/time/here.ts';
+import { Instruments } from './Instruments.tsx';
 import { StepPhotograph } from './StepPhotograph.tsx';
 import type { Bench } from './use-bench.ts';
 
@@ -39,7 +40,7 @@ const WaitUntil = ({ due, view }: { readonly due: DueStep; readonly view: JobVie
   const until = new Date(Date.parse(since) + due.step.act.minutes * MINUTE_MS).toISOString();
   return (
     <p className="text-xl font-bold">
-      {waitWords(due.step.act.minutes)}, until {localTime(until)}
+      {waitWords(due.step.act.minutes)}, until {timeHere(until)}
     </p>
   );
 };
@@ -74,30 +75,7 @@ export const BenchStep = ({ bench, view }: { readonly bench: Bench; readonly vie
           Last time: {stepResultWords(last.result, last.waitedMinutes)}
         </p>
       )}
-      {limits && (
-        <label>
-          Measured with
-          <input
-            className="field mt-1"
-            value={bench.instrument}
-            maxLength={60}
-            placeholder="what is marked on it"
-            data-testid="instrument"
-            onChange={(event) => bench.holdInstrument(event.target.value)}
-          />
-        </label>
-      )}
-      {limits && (
-        <label className="sm:hidden">
-          Reading, {limits.unit}
-          <input
-            className="field mt-1"
-            inputMode="decimal"
-            value={typed}
-            onChange={(event) => bench.typeWhole(event.target.value)}
-          />
-        </label>
-      )}
+      {limits && <Instruments bench={bench} view={view} />}
       {step.act.kind === 'photograph' && <StepPhotograph bench={bench} job={view.job} />}
     </section>
   );

@@ -1,14 +1,19 @@
+import { mayRemeasure } from '#client/job/bench-state.ts';
 import { detailWords, groupOf } from '#core/job/plan.ts';
 import { unitSymbol } from '#core/quantity/unit.ts';
+import { leastRunOnLbfIn } from '#core/spec/screw/self-locking-run-on.ts';
 import { isIndicating, isPreset } from '#core/tool/tool.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { isFullPass, isRound, nextPass } from '#core/view/passes.ts';
 import { toolFor } from '#core/view/tool-for.ts';
+import { HEAD_DRIVE_WORDS } from '#wire/words/assumption.ts';
 import { passWords } from '#wire/words/joint.ts';
+import { writtenWords } from '#wire/words/requirement.ts';
 import { requirementView } from '../requirement-view.ts';
 import { Why } from '../Why.tsx';
 import { BenchWarnings } from './BenchWarnings.tsx';
+import { ThreadDirection } from './ThreadDirection.tsx';
 import type { Bench } from './use-bench.ts';
 
 const windDownWords = ({ takenTools, toolsOf, plan }: JobView): string => {
@@ -41,6 +46,17 @@ const Finished = ({ bench, view }: { readonly bench: Bench; readonly view: JobVi
   );
 };
 
+const RunOnLimit = ({ thread }: { readonly thread: string }) => {
+  const least = leastRunOnLbfIn(thread);
+  return (
+    <p className="text-s" data-testid="run-on-limit">
+      {least === null
+        ? 'No least run-on torque is published for this size: the nut’s maker says what it must still need.'
+        : `Used again, a self-locking nut of ${thread} must still need at least ${least} lbf·in (AC 43.13-1B, Table 7-2).`}
+    </p>
+  );
+};
+
 /** The fastener in front: where it is, what it is, the torque it gets and why, with which tool, in which pass. */
 export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
   const { fastener } = bench;
@@ -61,7 +77,6 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
     view.plan.groups.length > 1 ? group.title : '',
     ...detailWords(view.plan, planned),
     planned.thread,
-    planned.direction === 'left' ? 'left-hand thread' : '',
     planned.isSingleUse ? 'single use' : '',
     isByHand ? '' : passWords(group.kind, pass),
     fastener.pulls.length > 0 ? `pull ${fastener.pulls.length + 1}` : '',
@@ -69,21 +84,37 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
   ].filter(Boolean);
   return (
     <div>
-      <p className="text-s text-faint">{facts.join(' · ')}</p>
-      <h2 className="text-xl leading-7 font-bold" data-testid="current-fastener">
+      <p className="text-s text-faint short:hidden lg:truncate" title={facts.join(' · ')}>
+        {facts.join(' · ')}
+      </p>
+      <h2
+        className="truncate text-xl leading-7 font-bold"
+        title={planned.label}
+        data-testid="current-fastener"
+      >
         <span data-testid="current-position">{planned.position}</span> {planned.label}
       </h2>
       {isByHand ? (
         <p className="text-2xl leading-tight font-bold">finger tight</p>
       ) : (
         <p className={`flex items-baseline gap-3 leading-none ${onlyWide}`}>
-          <span className="text-figure leading-[1.05] font-bold tracking-tight">{shown.target}</span>
+          <span className="text-figure leading-[1.05] font-bold tracking-tight short:text-2xl">
+            {shown.target}
+          </span>
           <span className="text-xl">{shown.symbol}</span>
           {!isFull && (
             <span className="text-m text-faint">
               of {full.target} {full.symbol} at full torque
             </span>
           )}
+          <span className="ml-auto max-w-40 self-center text-m leading-5">
+            <ThreadDirection direction={planned.direction} />
+          </span>
+        </p>
+      )}
+      {planned.driveAssumed && !isByHand && (
+        <p className={`text-low ${onlyWide}`}>
+          drive assumed: <strong>{HEAD_DRIVE_WORDS[planned.drive]}</strong>
         </p>
       )}
       <div className={`text-m ${onlyWide}`}>
@@ -103,9 +134,24 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
           </div>
         </details>
       </div>
+      {fastener.runOn && (
+        <p className="flex flex-wrap items-center gap-x-3" data-testid="run-on">
+          Run-on torque {writtenWords(fastener.runOn)}, added.
+          {mayRemeasure(bench) && (
+            <button
+              type="button"
+              className="min-h-11 text-layout underline underline-offset-3"
+              onClick={bench.remeasure}
+            >
+              Measure it again
+            </button>
+          )}
+        </p>
+      )}
+      {bench.action.kind === 'measure-run-on' && <RunOnLimit thread={planned.thread} />}
       <BenchWarnings fastener={fastener} view={view} />
       {isRound(group.kind, pass) && (
-        <p className="mt-1 text-s text-faint">Moved means: {group.kind.words.moved}.</p>
+        <p className="mt-1 text-s text-faint">A round at full torque: you are asked whether it turned.</p>
       )}
     </div>
   );

@@ -46,7 +46,7 @@ export const BenchVerdict = ({ bench, job }: { readonly bench: Bench; readonly j
   if (!lastPull && bench.action.kind === 'step') return null;
   if (!lastPull)
     return (
-      <p className="text-s text-faint">
+      <p className="min-h-12 text-s text-faint short:min-h-0">
         No pull yet. Pull slowly; the last fifth takes at least half a second.
       </p>
     );
@@ -55,11 +55,16 @@ export const BenchVerdict = ({ bench, job }: { readonly bench: Bench; readonly j
   const { unit, resolution } = requirementView(job.view, lastPull.fastener);
   const { fact, consequence } = verdictWords(body, unit, resolution);
   return (
-    <div className="flex items-center gap-3" aria-live="polite" data-testid="verdict">
+    <div
+      className="flex min-h-12 items-center gap-3 leading-5 short:min-h-0 short:text-s"
+      aria-live="polite"
+      data-testid="verdict"
+    >
       <StatusIcon status={body.outcome} drive={planned.drive} size={40} />
       <p>
-        {planned.position}: <strong className={TONES[body.outcome]}>{STATUS_WORDS[body.outcome]}</strong>,{' '}
-        {fact} {consequence && <strong>{consequence}</strong>}
+        <span className="text-faint">Last:</span> {planned.position}:{' '}
+        <strong className={TONES[body.outcome]}>{STATUS_WORDS[body.outcome]}</strong>, {fact}{' '}
+        {consequence && <strong>{consequence}</strong>}
       </p>
     </div>
   );

@@ -1,59 +1,68 @@
-import { useState } from 'react';
-import type { JobPlan } from '#core/job/plan.ts';
+import { useWatch } from 'react-hook-form';
+import { z } from 'zod';
+import { assumptionsOf } from '#core/view/assumptions.ts';
 import { cautionsOf } from '#core/view/due-steps.ts';
-import { Dialog } from '../../shared/Dialog.tsx';
+import type { JobView } from '#core/view/job-view.ts';
+import { assumptionWords } from '#wire/words/assumption.ts';
+import { Dialog } from '../../kit/Dialog.tsx';
+import { Form } from '../../kit/form/Form.tsx';
+import { SubmitButton } from '../../kit/form/SubmitButton.tsx';
+import { TickField } from '../../kit/form/TickField.tsx';
+import { useKitForm } from '../../kit/form/use-kit-form.ts';
 
 type Props = {
-  readonly plan: JobPlan;
+  readonly view: JobView;
   readonly person: string;
   readonly onConfirm: (cautions: readonly string[]) => void;
   readonly onClose: () => void;
 };
 
-/** The cautions of a job's kinds of joint, ticked one by one before the first pull. The record says who confirmed them. */
-export const MakeSafe = ({ plan, person, onConfirm, onClose }: Props) => {
-  const cautions = cautionsOf(plan);
-  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
-  const tick = (caution: string): void => {
-    const next = new Set(ticked);
-    if (!next.delete(caution)) next.add(caution);
-    setTicked(next);
-  };
-  const left = cautions.length - ticked.size;
+const schema = z.object({ done: z.record(z.string(), z.boolean()) });
+
+/** The cautions of a job's kinds of joint and what was assumed on it, ticked one by one before the first pull. The record says who confirmed them. */
+export const MakeSafe = ({ view, person, onConfirm, onClose }: Props) => {
+  const asked = [
+    ...cautionsOf(view.plan),
+    ...assumptionsOf(view).map((assumption) => ({
+      id: assumption.id,
+      ...assumptionWords(assumption, view.fasteners.length),
+    })),
+  ];
+  const form = useKitForm(schema, {
+    defaults: { done: Object.fromEntries(asked.map(({ id }) => [id, false])) },
+    draft: null,
+  });
+  const ticked = useWatch({ control: form.control, name: 'done' });
+  const left = asked.filter(({ id }) => ticked[id] !== true).length;
   return (
     <Dialog title="Make safe" onClose={onClose}>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          onConfirm([...ticked]);
+      <Form
+        form={form}
+        onSend={() => {
+          onConfirm(asked.map(({ id }) => id));
+          return null;
         }}
       >
         <p className="mb-3 text-m">
           Jentik replaces no lock, no meter and no licensed person. Local codes and the maker’s instructions
-          come first. Tick each as you have done it; the record names you, {person}.
+          come first. Tick each as you have done or seen it; the record names you, {person}.
         </p>
         <div className="grid gap-1">
-          {cautions.map(({ id, title, detail }) => (
-            <label
+          {asked.map(({ id, title, detail }) => (
+            <TickField
               key={id}
-              className="flex min-h-14 items-center gap-3 rounded-md border border-rule px-3 py-1"
+              name={`done.${id}`}
+              label={title}
+              className="grid min-h-14 content-center rounded-md border border-rule px-3"
             >
-              <input
-                type="checkbox"
-                className="size-6 shrink-0 accent-layout"
-                checked={ticked.has(id)}
-                onChange={() => tick(id)}
-              />
-              <span>
-                <strong>{title}.</strong> <span className="text-faint">{detail}</span>
-              </span>
-            </label>
+              <strong>{title}.</strong> <span className="text-faint">{detail}</span>
+            </TickField>
           ))}
         </div>
-        <button type="submit" disabled={left > 0} className="act mt-4 min-h-14 w-full text-l">
+        <SubmitButton className="mt-4 w-full text-l" isHeld={left > 0}>
           {left > 0 ? `${left} still to tick` : `All done: I confirm, ${person}`}
-        </button>
-      </form>
+        </SubmitButton>
+      </Form>
     </Dialog>
   );
 };

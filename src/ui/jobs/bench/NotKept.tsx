@@ -1,4 +1,4 @@
-import { Dialog } from '../../shared/Dialog.tsx';
+import { Dialog } from '../../kit/Dialog.tsx';
 import type { OpenJob } from '../use-job.ts';
 
 /** Says, before the next pull, that the last one is on no disk of this device. */

@@ -1,8 +1,8 @@
 import { fastenerAt } from '#core/view/bench.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { STATUS_WORDS, verdictWords } from '#wire/words/verdict.ts';
-import { Dialog } from '../../shared/Dialog.tsx';
-import { localTime } from '../../shared/local-time.ts';
+import { Dialog } from '../../kit/Dialog.tsx';
+import { timeHere } from '../../kit/time/here.ts';
 import { requirementView } from '../requirement-view.ts';
 import type { Bench } from './use-bench.ts';
 
@@ -19,7 +19,7 @@ export const PulledMeanwhile = ({ bench, view, onClose }: Props) => {
   return (
     <Dialog title={`${meanwhile.position} was pulled by ${pull.person.name}`} onClose={onClose}>
       <p className="mb-3">
-        At {localTime(pull.clock?.correctedTime ?? pull.deviceTime)}:{' '}
+        At {timeHere(pull.clock?.correctedTime ?? pull.deviceTime)}:{' '}
         <strong>{STATUS_WORDS[pull.body.outcome]}</strong>, {fact}
       </p>
       {meanwhile.mine ? (

@@ -1,4 +1,4 @@
-import { Dialog } from '../../shared/Dialog.tsx';
+import { Dialog } from '../../kit/Dialog.tsx';
 import { RefusedEntry } from '../RefusedEntry.tsx';
 import type { OpenJob } from '../use-job.ts';
 import type { Bench } from './use-bench.ts';

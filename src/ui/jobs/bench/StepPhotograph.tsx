@@ -2,10 +2,10 @@ import { useState } from 'react';
 import { call } from '#client/api.ts';
 import { fileBase64, thumbnailBase64 } from '#client/thumbnail.ts';
 import { ATTACHMENT_TYPES } from '#core/spec/book/media-type.ts';
-import { OPERATIONS } from '#wire/api.ts';
+import { JOB_OPERATIONS } from '#wire/api-jobs.ts';
 import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import { ProblemNotice } from '../../kit/ProblemNotice.tsx';
 import { FileButton } from '../../shared/FileButton.tsx';
-import { ProblemNotice } from '../../shared/ProblemNotice.tsx';
 import type { Bench } from './use-bench.ts';
 
 /** Takes the photograph that a step asks for, sends it to the site, and records its hash with the step. */
@@ -19,7 +19,7 @@ export const StepPhotograph = ({ bench, job }: { readonly bench: Bench; readonly
       contentBase64: await fileBase64(file),
       thumbnailBase64: await thumbnailBase64(file),
     };
-    const answer = await call(OPERATIONS.addAttachment, picture, { kind: 'job', owner: job });
+    const answer = await call(JOB_OPERATIONS.addAttachment, picture, { kind: 'job', owner: job });
     setBusy(false);
     setProblem(answer.ok ? null : answer.problem);
     if (!answer.ok) return;

@@ -8,14 +8,14 @@ export type BenchKey =
   | { readonly kind: 'escape' }
   | { readonly kind: 'backspace' }
   | { readonly kind: 'move'; readonly by: 1 | -1 }
-  | { readonly kind: 'by-feel' | 'over-shot' | 'moved' | 'witness' | 're-pull' | 'stands' | 'help' };
+  | { readonly kind: 'by-feel' | 'over-shot' | 'witness' | 're-pull' | 'help' | 'legend' };
 
 const LETTERS: Readonly<Record<string, BenchKey>> = {
   b: { kind: 'by-feel' },
   o: { kind: 'over-shot' },
-  m: { kind: 'moved' },
   w: { kind: 'witness' },
   r: { kind: 're-pull' },
+  l: { kind: 'legend' },
   '?': { kind: 'help' },
   ' ': { kind: 'main' },
   PageDown: { kind: 'main' },
@@ -32,24 +32,30 @@ const LETTERS: Readonly<Record<string, BenchKey>> = {
 export const BENCH_KEY_HELP: readonly (readonly [string, string])[] = [
   ['Space or Page Down', 'The large action: done, set, clicked, loosened. Pedals and clickers send these.'],
   ['0–9 . then Enter', 'Record a reading in the tool’s unit, or what a step measures'],
+  ['Backspace', 'Take back the last digit; with none typed, void the last pull of the fastener in front'],
   ['O', 'Over-shot: it went past the click'],
-  ['M', 'In a round at full torque: it moved before the tool gave'],
+  ['N or M', 'In a round at full torque, when asked: nothing turned, or it turned'],
+  ['Y or Esc', 'When asked about a likely mix-up: the reading stands, or type it again'],
   ['B', 'By feel, no torque tool; stays open'],
-  ['Backspace', 'Void the last pull, with a reason'],
   ['W', 'Witness mark drawn on the last one'],
   ['R', 'Go back to the last one and pull it again'],
+  ['L', 'What the stripes and dots mean'],
   ['← →', 'Choose another fastener'],
-  ['G then J, T or S', 'Open Jobs, Tools or Sums'],
+  ['/', 'Search everything'],
+  ['G then J, T, P or S', 'Open Jobs, Tools, Specs or Sums'],
   ['?', 'This list'],
 ];
 
-/** Reads a key press on the bench; null for one that is not the bench's. A key held down counts once. */
+/** Whether a control has the focus that does something of its own with Space or Enter. */
+const isOnControl = (event: KeyboardEvent): boolean =>
+  event.target instanceof Element && event.target.closest('a, button, summary, [role=button]') !== null;
+
+/** Reads a key press on the bench; null for one that is not the bench's. A key held down counts once. Space and Enter belong to the control that has the focus,
+ *  where one has it. */
 export const benchKey = (event: KeyboardEvent): BenchKey | null => {
   if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return null;
   const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-  const isOnControl = event.target instanceof HTMLElement && event.target.closest('a, summary') !== null;
-  // A link that has the focus keeps its Enter; everything else of the bench works wherever the focus is.
-  if (isOnControl && key === 'Enter') return null;
+  if ((key === ' ' || key === 'Enter') && isOnControl(event)) return null;
   if (event.repeat && key !== 'ArrowRight' && key !== 'ArrowLeft') return null;
   if (/^[\d.,]$/.test(key)) return { kind: 'digit', character: key };
   return LETTERS[key] ?? null;

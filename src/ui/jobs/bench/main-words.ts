@@ -19,7 +19,7 @@ const stepWords = ({ step, limits }: DueStep): string => {
 };
 
 /** What the large action of the bench says. */
-export const mainWords = (action: NextAction, position: string | null, isRound: boolean): string => {
+export const mainWords = (action: NextAction, position: string | null): string => {
   switch (action.kind) {
     case 'choose-tool':
       return 'Choose the tool';
@@ -39,7 +39,7 @@ export const mainWords = (action: NextAction, position: string | null, isRound: 
     }
     case 'pull':
       if (isIndicating(action.taken.tool)) return 'Type what it showed';
-      return isRound ? 'It clicked, nothing moved' : 'It clicked';
+      return 'It clicked';
     case 'another-tool':
       return 'Choose another tool';
     case 'sign':

@@ -1,5 +1,4 @@
 import type { JobView } from '#core/view/job-view.ts';
-import { isRoundNext } from '#core/view/passes.ts';
 import type { Bench } from './use-bench.ts';
 
 /** One of the small actions below the large one, with its key. */
@@ -26,24 +25,16 @@ const atStep = (bench: Bench): readonly SmallAction[] => {
 
 /** The small actions of the bench as it stands. */
 export const smallActions = (bench: Bench, view: JobView): readonly SmallAction[] => {
-  const { action, fastener, lastPull } = bench;
+  const { action, fastener, lastPull, ownPull } = bench;
   const isSigned = view.signatures.length > 0;
   const last = lastPull?.fastener;
-  const isRound = fastener !== undefined && isRoundNext(view, fastener);
-  const first: SmallAction = isRound
-    ? { name: 'It moved', keyName: 'M', isOn: action.kind === 'pull', act: bench.doMoved }
-    : {
-        name: 'By feel',
-        keyName: 'B',
-        isOn:
-          view.cautions !== null &&
-          fastener !== undefined &&
-          !fastener.isPastLimit &&
-          !isSigned &&
-          action.kind !== 'step' &&
-          action.kind !== 'finger-tighten',
-        act: () => bench.pull('by-feel', null),
-      };
+  const mayFeel =
+    view.cautions !== null &&
+    fastener !== undefined &&
+    !fastener.isPastLimit &&
+    !isSigned &&
+    action.kind !== 'step' &&
+    action.kind !== 'finger-tighten';
   return [
     ...atStep(bench),
     {
@@ -52,8 +43,13 @@ export const smallActions = (bench: Bench, view: JobView): readonly SmallAction[
       isOn: action.kind === 'pull',
       act: () => bench.pull('over-shot', null),
     },
-    first,
-    { name: 'Void last', keyName: '⌫', isOn: last !== undefined && !isSigned, act: () => bench.ask('void') },
+    { name: 'By feel', keyName: 'B', isOn: mayFeel, act: () => bench.pull('by-feel', null) },
+    {
+      name: 'Void this',
+      keyName: '⌫',
+      isOn: ownPull !== null && !isSigned,
+      act: () => bench.ask('void'),
+    },
     {
       name: 'Marked',
       keyName: 'W',
@@ -61,9 +57,9 @@ export const smallActions = (bench: Bench, view: JobView): readonly SmallAction[
       act: () => last && bench.happen({ kind: 'witness-marked', body: { position: last.planned.position } }),
     },
     {
-      name: 'Re-pull',
+      name: 'Back to last',
       keyName: 'R',
-      isOn: last !== undefined,
+      isOn: last !== undefined && last.planned.position !== fastener?.planned.position,
       act: () => last && bench.choose(last.planned.position),
     },
   ].slice(0, 5);

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import { type ComfortStore, comfortStore, noComfort } from '#client/device/comfort.ts';
+import type { ComfortStore } from '#client/device/comfort.ts';
 import { say } from '#client/device/speech.ts';
 import { playVerdictTone } from '#client/device/tone.ts';
 import { type BenchAt, type BenchState, benchAt } from '#client/job/bench-state.ts';
@@ -11,12 +11,6 @@ import type { OpenJob } from '../use-job.ts';
 /** The bench on a job: what it shows, and what can be done. */
 export type Bench = BenchState & BenchAt & Omit<BenchStore, 'snapshot' | 'subscribe'>;
 
-/** Subscribes to what the bench says aloud on this device. */
-export const useComfort = (): readonly [ReturnType<ComfortStore['snapshot']>, ComfortStore] => {
-  const [store] = useState(comfortStore);
-  return [useSyncExternalStore(store.subscribe, store.snapshot, noComfort), store];
-};
-
 /** Subscribes to the bench over a job, and says the next fastener where that is wanted. */
 export const useBench = (job: OpenJob, comfort: ComfortStore, person: Person): Bench => {
   const [store] = useState(() =>
@@ -25,14 +19,17 @@ export const useBench = (job: OpenJob, comfort: ComfortStore, person: Person): B
       {
         verdict: (isGood) => comfort.snapshot().tone && playVerdictTone(isGood),
         go: (path) => window.location.assign(path),
+        nowMs: () => performance.now(),
+        isFewest: () => comfort.snapshot().fewest,
       },
     ),
   );
   useEffect(() => store.watch(), [store]);
   const state = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   const { view } = job;
-  const { chosen } = state;
-  const at = useMemo(() => benchAt(view, { chosen }), [view, chosen]);
+  const { chosen, remeasured } = state;
+  const { fewest } = comfort.snapshot();
+  const at = useMemo(() => benchAt(view, { chosen, remeasured }, fewest), [view, chosen, remeasured, fewest]);
   const { fastener } = at;
   useEffect(() => {
     if (!comfort.snapshot().speech || !fastener) return;

@@ -1,14 +1,19 @@
 import { useMemo, useRef } from 'react';
+import type { PlannedFastener } from '#core/job/plan.ts';
 import type { JointKind } from '#core/joint/joint-kind.ts';
+import { smallestPitch } from '#core/order/reading-order.ts';
 import type { FastenerView } from '#core/view/bench.ts';
 import { DrawingRuler } from './DrawingRuler.tsx';
-import { type DrawingView, drawingView } from './drawing-view.ts';
+import { CELL, type DrawingView, drawingView, RULER_PX } from './drawing-view.ts';
 import { FastenerHead } from './FastenerHead.tsx';
 import { GroupOutline } from './GroupOutline.tsx';
+import { type ShortName, shortNames } from './short-names.ts';
 import { useSize } from './use-size.ts';
 
 type Props = {
   readonly fasteners: readonly FastenerView[];
+  /** Where they sit: the same list for as long as the plan is the same, for what is worked out from it holds over every pull. */
+  readonly places: readonly PlannedFastener[];
   readonly seenFrom: string;
   readonly outline: JointKind['outline'];
   /** The fastener with the ring; null when none is next. */
@@ -16,38 +21,66 @@ type Props = {
   /** Those that follow it, joined by a dotted line. */
   readonly coming: readonly string[];
   readonly onChoose: (position: string) => void;
+  readonly onLegend?: () => void;
 };
 
+const NO_NAME: ShortName = { strip: '', own: '' };
 const FIRST_SIZE = { width: 690, height: 560 };
 
-// What is out of view is not drawn: 400 heads repainted at each pull would hold up the verdict.
-const isInView = (
-  { x, y, width, height, radius }: DrawingView,
+// What is out of view is not drawn: 400 heads repainted at each pull would hold up the verdict. Nor is what the edge would cut: a row is seen whole or not at all.
+const isWhole = (
+  { x, y, width, height, radius, pixelsPerMm }: DrawingView & { readonly pixelsPerMm: number },
   place: { readonly xMm: number; readonly yMm: number },
 ): boolean =>
-  place.xMm > x - radius * 3 &&
-  place.xMm < x + width + radius * 3 &&
-  place.yMm > y - radius * 3 &&
-  place.yMm < y + height + radius * 3;
+  place.xMm - radius * CELL.side >= x &&
+  place.xMm + radius * CELL.side <= x + width &&
+  place.yMm - radius * CELL.above >= y + RULER_PX / pixelsPerMm &&
+  place.yMm + radius * CELL.below <= y + height;
 
 /** The fasteners where they sit, in millimetres as seen from one side, each with its head and witness stripe. Follows the next one when the
  *  whole would be too small to read. */
-export const FastenerDrawing = ({ fasteners, seenFrom, outline, next, coming, onChoose }: Props) => {
+export const FastenerDrawing = ({
+  fasteners,
+  places,
+  seenFrom,
+  outline,
+  next,
+  coming,
+  onChoose,
+  onLegend,
+}: Props) => {
   const frame = useRef<HTMLDivElement>(null);
   const size = useSize(frame, FIRST_SIZE);
-  const places = useMemo(() => fasteners.map(({ planned }) => planned), [fasteners]);
   const around = places.find(({ position }) => position === next);
-  const view = drawingView(places, size, around, outline);
-  const pixelsPerMm = size.width / view.width;
+  // A drawing that is put away for want of room has no size.
+  const isSeen = size.width > 0 && size.height > RULER_PX;
+  const pitch = useMemo(() => smallestPitch(places), [places]);
+  const view = drawingView(places, isSeen ? size : FIRST_SIZE, around, outline, pitch);
+  const pixelsPerMm = (isSeen ? size.width : FIRST_SIZE.width) / view.width;
+  const shown = view.isFollowing
+    ? fasteners.filter(({ planned }) => isWhole({ ...view, pixelsPerMm }, planned))
+    : fasteners;
+  const names = useMemo(() => shortNames(places.map(({ position }) => position)), [places]);
   const path = [next, ...coming].flatMap(
     (position) => places.find((place) => place.position === position) ?? [],
   );
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <div className="flex justify-between gap-3 px-1 pb-1 text-s text-faint">
+      <div className="flex items-center justify-between gap-3 px-1 text-s text-faint">
         <span>seen {seenFrom} · ↑ top · millimetres</span>
         {view.isFollowing && (
-          <span className="max-sm:hidden">showing the part around {next ?? places[0]?.position}</span>
+          <span className="max-sm:hidden">
+            around {next ?? places[0]?.position}, {shown.length} of {fasteners.length}
+          </span>
+        )}
+        {onLegend && (
+          <button
+            type="button"
+            className="min-h-11 shrink-0 px-1 text-layout underline underline-offset-3"
+            onClick={onLegend}
+          >
+            stripes <span className="key max-sm:hidden">L</span>
+          </button>
         )}
       </div>
       <div ref={frame} className="min-h-0 flex-1 overflow-hidden rounded-lg border border-rule">
@@ -57,18 +90,22 @@ export const FastenerDrawing = ({ fasteners, seenFrom, outline, next, coming, on
           role="img"
           aria-label="Drawing of the fasteners"
         >
-          <GroupOutline outline={outline} places={places} view={view} pixelsPerMm={pixelsPerMm} />
-          {fasteners
-            .filter(({ planned }) => isInView(view, planned))
-            .map((fastener) => (
-              <FastenerHead
-                key={fastener.planned.position}
-                fastener={fastener}
-                radius={view.radius}
-                isNext={fastener.planned.position === next}
-                onChoose={onChoose}
-              />
-            ))}
+          <GroupOutline
+            outline={outline}
+            places={outline === 'rails' ? shown.map(({ planned }) => planned) : places}
+            view={view}
+            pixelsPerMm={pixelsPerMm}
+          />
+          {shown.map((fastener) => (
+            <FastenerHead
+              key={fastener.planned.position}
+              fastener={fastener}
+              radius={view.radius}
+              isNext={fastener.planned.position === next}
+              name={names.get(fastener.planned.position) ?? NO_NAME}
+              onChoose={onChoose}
+            />
+          ))}
           {path.length > 1 && (
             <polyline
               points={path.map(({ xMm, yMm }) => `${xMm},${yMm}`).join(' ')}

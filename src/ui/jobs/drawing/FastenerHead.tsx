@@ -3,18 +3,19 @@ import type { FastenerView } from '#core/view/bench.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { HeadSymbol } from '../../shared/HeadSymbol.tsx';
 import { WitnessStripe } from '../../shared/WitnessStripe.tsx';
-
-const shortName = (position: string): string => /[^\-/: ]+$/.exec(position)?.[0] ?? position;
+import type { ShortName } from './short-names.ts';
 
 type HeadProps = {
   readonly fastener: FastenerView;
   readonly radius: number;
   readonly isNext: boolean;
+  /** What is written under it. */
+  readonly name: ShortName;
   readonly onChoose: (position: string) => void;
 };
 
 /** A fastener's head on the drawing, with its witness stripe and the short form of its position. */
-export const FastenerHead = memo(({ fastener, radius, isNext, onChoose }: HeadProps) => {
+export const FastenerHead = memo(({ fastener, radius, isNext, name, onChoose }: HeadProps) => {
   const { planned, status, isWitnessMarked, leftOpen } = fastener;
   const { position, label, xMm, yMm, drive } = planned;
   return (
@@ -31,7 +32,7 @@ export const FastenerHead = memo(({ fastener, radius, isNext, onChoose }: HeadPr
         x="-1.45"
         y="-1.55"
         width="2.9"
-        height="3.95"
+        height={name.strip === '' ? 3.95 : 4.3}
         rx="0.2"
         fill="var(--c-sheet)"
         stroke="var(--c-rule)"
@@ -49,15 +50,20 @@ export const FastenerHead = memo(({ fastener, radius, isNext, onChoose }: HeadPr
       {leftOpen && status !== 'in' && (
         <path d="M-1.2,1.25 h2.4" stroke="var(--c-faint)" strokeWidth="0.12" strokeDasharray="0.3 0.2" />
       )}
+      {name.strip !== '' && (
+        <text y="1.92" textAnchor="middle" fontSize="0.58" fill="var(--c-faint)" className="font-mono">
+          {name.strip}
+        </text>
+      )}
       <text
-        y="2.18"
+        y={name.strip === '' ? 2.18 : 2.6}
         textAnchor="middle"
         fontSize="0.72"
         fontWeight={isNext ? 800 : 400}
         fill={isNext ? 'var(--c-layout)' : 'var(--c-faint)'}
         className="font-mono"
       >
-        {shortName(position)}
+        {name.own}
       </text>
     </g>
   );

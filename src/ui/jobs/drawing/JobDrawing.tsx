@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { groupOf } from '#core/job/plan.ts';
 import { fastenerAt } from '#core/view/bench.ts';
 import { fastenersIn } from '#core/view/group-work.ts';
@@ -12,16 +12,23 @@ type Props = {
   /** Those that follow it, joined by a dotted line as far as they are on the same drawing. */
   readonly coming: readonly string[];
   readonly onChoose: (position: string) => void;
+  /** Shows what the stripes mean; where a page says it otherwise, there is no way to it here. */
+  readonly onLegend?: () => void;
 };
 
 /** The drawing of the group that the next fastener is in, and the way to those of the other groups. */
-export const JobDrawing = ({ view, next, coming, onChoose }: Props) => {
+export const JobDrawing = memo(({ view, next, coming, onChoose, onLegend }: Props) => {
   const [looked, setLooked] = useState<{ readonly next: string | null; readonly group: string } | null>(null);
   const { groups } = view.plan;
   const fastener = next === null ? undefined : fastenerAt(view, next);
   const here = fastener ? groupOf(view.plan, fastener.planned) : groups[0];
   // A look at another group lasts until the work goes on.
   const shown = (looked?.next === next && groups.find(({ id }) => id === looked.group)) || here;
+  const shownId = shown?.id;
+  const places = useMemo(
+    () => view.plan.fasteners.filter((planned) => groupOf(view.plan, planned).id === shownId),
+    [view.plan, shownId],
+  );
   if (!shown) return null;
   const fasteners = fastenersIn(view, shown);
   const isHere = (position: string): boolean =>
@@ -46,13 +53,15 @@ export const JobDrawing = ({ view, next, coming, onChoose }: Props) => {
       <div className="min-h-0 flex-1">
         <FastenerDrawing
           fasteners={fasteners}
+          places={places}
           seenFrom={shown.seenFrom}
           outline={shown.kind.outline}
           next={next !== null && isHere(next) ? next : null}
           coming={coming.filter(isHere)}
           onChoose={onChoose}
+          {...(onLegend ? { onLegend } : {})}
         />
       </div>
     </div>
   );
-};
+});

@@ -21,7 +21,9 @@ const SMALLEST_HEAD_PX = 13;
 const LARGEST_HEAD_PX = 34;
 const LONE_HEAD_MM = 4;
 /** Height kept free above the fasteners for the ruler. */
-const RULER_PX = 24;
+export const RULER_PX = 24;
+/** How far a head with its label reaches from its middle, in its radius. */
+export const CELL = { side: 1.45, above: 1.55, below: 2.75 } as const;
 
 const clamped = (start: number, span: number, low: number, high: number): number =>
   high - low <= span ? (low + high - span) / 2 : Math.min(Math.max(start, low), high - span);
@@ -33,8 +35,8 @@ export const drawingView = (
   frame: { readonly width: number; readonly height: number },
   around: Spot | undefined,
   outline: JointKind['outline'] = 'rails',
+  pitch = smallestPitch(places),
 ): DrawingView => {
-  const pitch = smallestPitch(places);
   const radius = Number.isFinite(pitch) ? pitch * HEAD_SHARE_OF_PITCH[outline] : LONE_HEAD_MM;
   const margin = radius * MARGIN_HEADS;
   const xs = places.map(({ xMm }) => xMm);

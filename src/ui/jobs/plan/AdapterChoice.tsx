@@ -2,8 +2,8 @@ import type { Schools } from '#core/target/schools.ts';
 import { type Adapter, adapterFactor, adapterSensitivity, type MountedAdapter } from '#core/tool/adapter.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
+import { ProblemNotice } from '../../kit/ProblemNotice.tsx';
 import { AdapterPicture } from '../../shared/AdapterPicture.tsx';
-import { ProblemNotice } from '../../shared/ProblemNotice.tsx';
 import { AdapterPlace } from './AdapterPlace.tsx';
 
 type Props = {
@@ -13,13 +13,16 @@ type Props = {
   readonly school: Schools['offsetAdapter'];
   readonly chain: readonly MountedAdapter[];
   readonly onChain: (chain: readonly MountedAdapter[]) => void;
+  /** The adapter that was chosen last and whose angle is not said yet; nothing is taken meanwhile. */
+  readonly pending: Adapter | null;
+  readonly onPending: (adapter: Adapter | null) => void;
 };
 
 /** Longest chain that anyone would put on a torque tool. */
 const CHAIN_MAX = 4;
 
 /** What stands between the tool and the fastener, one on the other, and what the whole chain makes of a setting. */
-export const AdapterChoice = ({ adapters, tool, school, chain, onChain }: Props) => {
+export const AdapterChoice = ({ adapters, tool, school, chain, onChain, pending, onPending }: Props) => {
   const factor = adapterFactor(tool?.leverMillimetres ?? null, chain);
   const sensitivity = adapterSensitivity(tool?.leverMillimetres ?? null, chain);
   const isHeld = chain.every(({ adapter, isAngleHeld }) => adapter.offsetMillimetres === 0 || isAngleHeld);
@@ -46,6 +49,8 @@ export const AdapterChoice = ({ adapters, tool, school, chain, onChain }: Props)
             adapters={fitting(index)}
             school={school}
             mounted={mounted}
+            pending={index === places.length - 1 ? pending : null}
+            onPending={onPending}
             onMount={(next) => {
               const isTurned = next?.adapter.id === mounted?.adapter.id;
               onChain([

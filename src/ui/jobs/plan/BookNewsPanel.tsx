@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { movedToBook } from '#core/job/moved-requirement.ts';
 import { fastenerAt } from '#core/view/bench.ts';
 import type { BookNews } from '#wire/book.ts';
-import { WhyDialog } from '../../shared/WhyDialog.tsx';
+import { WhyDialog } from '../../kit/WhyDialog.tsx';
 import type { OpenJob } from '../use-job.ts';
 
 const whatBecame = (news: BookNews): string => {

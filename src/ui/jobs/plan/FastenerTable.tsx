@@ -4,7 +4,8 @@ import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { toolFor } from '#core/view/tool-for.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
-import { type Column, SortableTable } from '../../shared/SortableTable.tsx';
+import type { Column } from '../../kit/table/column.ts';
+import { ListTable } from '../../kit/table/ListTable.tsx';
 import { StatusIcon } from '../../shared/StatusIcon.tsx';
 import { requirementView } from '../requirement-view.ts';
 import { Why } from '../Why.tsx';
@@ -21,7 +22,7 @@ const detailColumns = (view: JobView): readonly Column<FastenerView>[] =>
       id,
       name,
       cell: ({ planned }) => planned.details[id] ?? '',
-      sortBy: ({ planned }) => planned.details[id] ?? '',
+      value: ({ planned }) => planned.details[id] ?? '',
     }));
 
 const Printed = ({ fastener }: { readonly fastener: FastenerView }) => {
@@ -59,7 +60,8 @@ const columnsOf = (view: JobView): readonly Column<FastenerView>[] => [
     id: 'position',
     name: 'Position',
     cell: ({ planned }) => <span className="font-mono whitespace-nowrap">{planned.position}</span>,
-    sortBy: ({ planned }) => view.indexByPosition.get(planned.position) ?? 0,
+    value: ({ planned }) => view.indexByPosition.get(planned.position) ?? 0,
+    isTitle: true,
   },
   {
     id: 'status',
@@ -71,13 +73,14 @@ const columnsOf = (view: JobView): readonly Column<FastenerView>[] => [
         {leftOpen && ', left open'}
       </span>
     ),
-    sortBy: ({ status }) => status,
+    value: ({ status }) => STATUS_WORDS[status],
+    isChoice: true,
   },
   {
     id: 'label',
     name: 'Label',
     cell: ({ planned }) => planned.label,
-    sortBy: ({ planned }) => planned.label,
+    value: ({ planned }) => planned.label,
   },
   ...(view.plan.groups.length > 1
     ? [
@@ -85,7 +88,7 @@ const columnsOf = (view: JobView): readonly Column<FastenerView>[] => [
           id: 'group',
           name: 'Group',
           cell: ({ planned }: FastenerView) => groupOf(view.plan, planned).title,
-          sortBy: ({ planned }: FastenerView) => view.indexByPosition.get(planned.position) ?? 0,
+          value: ({ planned }: FastenerView) => view.indexByPosition.get(planned.position) ?? 0,
         },
       ]
     : []),
@@ -95,13 +98,14 @@ const columnsOf = (view: JobView): readonly Column<FastenerView>[] => [
     id: 'target',
     name: 'Target',
     cell: (fastener) => <Target view={view} fastener={fastener} />,
-    sortBy: (fastener) => targetOrNull(view, fastener)?.target ?? 0,
+    value: (fastener) => targetOrNull(view, fastener)?.target ?? 0,
   },
   {
     id: 'tool',
     name: 'Tool',
     cell: (fastener) => <span className="whitespace-nowrap">{toolWords(view, fastener)}</span>,
-    sortBy: (fastener) => toolWords(view, fastener),
+    value: (fastener) => toolWords(view, fastener),
+    isChoice: true,
   },
 ];
 
@@ -109,7 +113,7 @@ type Props = { readonly view: JobView; readonly chosen: string | null };
 
 /** The fasteners of a job in the order of the work, each with its requirement, its target, and the tool it takes. */
 export const FastenerTable = ({ view, chosen }: Props) => (
-  <SortableTable
+  <ListTable
     caption="Fasteners"
     columns={columnsOf(view)}
     rows={view.fasteners}

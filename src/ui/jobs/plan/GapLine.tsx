@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { may } from '#core/people/may.ts';
 import type { ToolGap } from '#core/view/tools-for-group.ts';
-import { WhyDialog } from '../../shared/WhyDialog.tsx';
+import { WhyDialog } from '../../kit/WhyDialog.tsx';
 import type { PickerProps } from './ToolPicker.tsx';
 import { gapWords } from './tool-choice-words.ts';
 

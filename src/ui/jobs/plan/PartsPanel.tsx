@@ -1,7 +1,7 @@
 import type { PartHistory } from '#wire/part.ts';
 import { partEntryWords, standsAgainst } from '#wire/words/part.ts';
+import { timeHere } from '../../kit/time/here.ts';
 import { PartEntries } from '../../parts/PartEntries.tsx';
-import { localTime } from '../../shared/local-time.ts';
 import type { OpenJob } from '../use-job.ts';
 import { LowerHalfOffer } from './LowerHalfOffer.tsx';
 
@@ -34,7 +34,7 @@ export const PartsPanel = ({ job, parts }: Props) => {
             {part.isIrreplaceable && <LowerHalfOffer part={part} job={job} />}
             {against && (
               <p role="alert" className="font-semibold text-high">
-                Not good: {partEntryWords(against)}, {against.person}, {localTime(against.at)}. Take another.
+                Not good: {partEntryWords(against)}, {against.person}, {timeHere(against.at)}. Take another.
               </p>
             )}
             {elsewhere.length === 0 ? (

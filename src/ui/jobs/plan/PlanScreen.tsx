@@ -10,6 +10,7 @@ import type { PartHistory } from '#wire/part.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { schoolWords } from '#wire/words/derivation.ts';
 import { ORDER_WORDS } from '#wire/words/joint.ts';
+import { AssumedLines } from '../AssumedLines.tsx';
 import { JobDrawing } from '../drawing/JobDrawing.tsx';
 import { JobHeader } from '../JobHeader.tsx';
 import { useJob } from '../use-job.ts';
@@ -19,6 +20,7 @@ import { OverloadPanel } from './OverloadPanel.tsx';
 import { PartsPanel } from './PartsPanel.tsx';
 import { PlanTools } from './PlanTools.tsx';
 import { RulesPanel } from './RulesPanel.tsx';
+import { SettingsPanel } from './SettingsPanel.tsx';
 
 type Props = {
   readonly events: readonly LedgerEvent[];
@@ -67,7 +69,9 @@ export const PlanScreen = ({ events, person, tools, adapters, news, parts }: Pro
         <section className="grid content-start gap-4">
           <BookNewsPanel job={job} news={news} />
           <OverloadPanel view={view} />
+          <AssumedLines view={view} />
           <PlanTools job={job} tools={tools} adapters={adapters} person={person} />
+          {view.signatures.length === 0 && <SettingsPanel view={view} />}
           <PartsPanel job={job} parts={parts} />
           <RulesPanel job={job} person={person} />
           <div className="h-80">

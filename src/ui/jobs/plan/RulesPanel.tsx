@@ -6,7 +6,7 @@ import { NEWEST_RULES, rulesOf } from '#core/rules/rules-by-number.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { RULES_WORDS } from '#wire/words/rules.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
-import { WhyDialog } from '../../shared/WhyDialog.tsx';
+import { WhyDialog } from '../../kit/WhyDialog.tsx';
 import type { OpenJob } from '../use-job.ts';
 
 const Differing = ({ state }: { readonly state: JobView }) => {

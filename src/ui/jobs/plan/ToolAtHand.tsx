@@ -1,4 +1,5 @@
 import type { TakenTool } from '#core/view/bench.ts';
+import { dayWords } from '#wire/site-time.ts';
 import { scaleRangeWords } from '#wire/words/setting.ts';
 import { toolOutWords } from '#wire/words/tool.ts';
 
@@ -17,7 +18,7 @@ export const ToolAtHand = ({ taken }: { readonly taken: TakenTool }) => {
       <div className="text-s text-faint">
         serial {tool.serial} · class {tool.toolClass.replace('-', ' ')}, ±{tool.limitPercent} % of{' '}
         {tool.limitOf === 'reading' ? 'reading' : 'full scale'} · calibrated until{' '}
-        <span className="whitespace-nowrap">{tool.calibrationDueOn}</span>
+        <span className="whitespace-nowrap">{dayWords(tool.calibrationDueOn)}</span>
       </div>
       {override && (
         <strong className="text-high">

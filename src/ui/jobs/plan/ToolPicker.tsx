@@ -7,7 +7,7 @@ import { fastenersIn } from '#core/view/group-work.ts';
 import { toolsForGroup } from '#core/view/tools-for-group.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { TOOL_KIND_WORDS, toolOutWords } from '#wire/words/tool.ts';
-import { WhyDialog } from '../../shared/WhyDialog.tsx';
+import { WhyDialog } from '../../kit/WhyDialog.tsx';
 import type { OpenJob } from '../use-job.ts';
 import { AdapterChoice } from './AdapterChoice.tsx';
 import { BestTool } from './BestTool.tsx';
@@ -28,6 +28,8 @@ type Props = PickerProps & { readonly isBeside: boolean; readonly onTaken: () =>
 export const ToolPicker = ({ job, group, tools, adapters, person, isBeside, onTaken }: Props) => {
   const { view, isReady } = job;
   const [chain, setChain] = useState<readonly MountedAdapter[]>([]);
+  const [pending, setPending] = useState<Adapter | null>(null);
+  const mayTake = isReady && pending === null;
   const [overriding, setOverriding] = useState<CribTool | null>(null);
   const total = fastenersIn(view, group).length;
   const [first] = chain;
@@ -64,7 +66,7 @@ export const ToolPicker = ({ job, group, tools, adapters, person, isBeside, onTa
           group={group}
           total={total}
           lastUsedAt={tools.find(({ tool }) => tool.id === best.tool.id)?.facts.lastUsedAt ?? null}
-          mayTake={isReady}
+          mayTake={mayTake}
           onTake={() => take(best.tool.code, null)}
         />
       )}
@@ -74,6 +76,8 @@ export const ToolPicker = ({ job, group, tools, adapters, person, isBeside, onTa
         school={view.plan.schools.offsetAdapter}
         chain={chain}
         onChain={setChain}
+        pending={pending}
+        onPending={setPending}
       />
       {!best && (
         <p className="rounded-md border-2 border-low p-3" data-testid="no-tool">
@@ -90,7 +94,7 @@ export const ToolPicker = ({ job, group, tools, adapters, person, isBeside, onTa
             <button
               type="button"
               className="act-quiet"
-              disabled={!isReady}
+              disabled={!mayTake}
               onClick={() => take(fit.tool.code, null)}
             >
               Take {fit.tool.code}
@@ -102,7 +106,7 @@ export const ToolPicker = ({ job, group, tools, adapters, person, isBeside, onTa
         out={ranked.filter((each) => !isUsable(each))}
         tools={tools}
         person={person}
-        mayTake={isReady}
+        mayTake={mayTake}
         onTake={(code) => take(code, null)}
       />
       {overriding && (

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { unitSymbol } from '#core/quantity/unit.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { CHECK_METHOD_WORDS, CHECK_PURPOSE_WORDS } from '#wire/words/check.ts';
-import { localTime } from '../../shared/local-time.ts';
+import { timeHere } from '../../kit/time/here.ts';
 import type { OpenJob } from '../use-job.ts';
 import { CheckForm } from './CheckForm.tsx';
 
@@ -38,7 +38,7 @@ export const BesideSignature = ({
           </strong>
           {!check.isInside && '. Open the job again, loosen it, inspect the thread, pull it anew.'}{' '}
           <span className="text-faint">
-            {check.tool.code}, serial {check.tool.serial} · {check.person.name} · {localTime(check.at)}
+            {check.tool.code}, serial {check.tool.serial} · {check.person.name} · {timeHere(check.at)}
             {check.note && ` · ${check.note}`}
           </span>
         </p>
@@ -47,7 +47,7 @@ export const BesideSignature = ({
         <p key={recall.eventId} className="border-b border-rule py-2">
           <strong>Recall of {recall.toolCode}</strong>: {recall.what}, {recall.outside} of its pulls outside
           at worst. {recall.person.name}: {recall.why}{' '}
-          <span className="text-faint">{localTime(recall.at)}</span>
+          <span className="text-faint">{timeHere(recall.at)}</span>
         </p>
       ))}
       {valueRecalls.map((recall) => (
@@ -58,7 +58,7 @@ export const BesideSignature = ({
           : {recall.what}, {recall.outside} {recall.outside === 1 ? 'fastener does' : 'fasteners do'} not
           conform by it. {recall.person.name}: {recall.why}{' '}
           {recall.recheckJobId && <a href={`/jobs/${recall.recheckJobId}/plan`}>The rework</a>}{' '}
-          <span className="text-faint">{localTime(recall.at)}</span>
+          <span className="text-faint">{timeHere(recall.at)}</span>
         </p>
       ))}
       {isAnyPulled && (

@@ -7,13 +7,14 @@ import type { Person } from '#core/people/person.ts';
 import { isReadyToSign, type OpenItem } from '#core/view/open-items.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { toolOutWords } from '#wire/words/tool.ts';
-import { WhyDialog } from '../../shared/WhyDialog.tsx';
+import { WhyDialog } from '../../kit/WhyDialog.tsx';
 import { JobHeader } from '../JobHeader.tsx';
 import { type OpenJob, useJob } from '../use-job.ts';
 import { BesideSignature } from './BesideSignature.tsx';
 import { OpenList } from './OpenList.tsx';
 import { SignatureList } from './SignatureList.tsx';
 import { SignForm } from './SignForm.tsx';
+import { SignSummary } from './SignSummary.tsx';
 import { StepsDone } from './StepsDone.tsx';
 
 type Props = {
@@ -61,7 +62,7 @@ const RecordPanel = ({ job, fingerprint }: { readonly job: string; readonly fing
 /** A job's end: what is open, who confirmed and signed, the second signature by someone else, and the record to take away. */
 export const SignScreen = ({ events, person, people, fingerprint, tools }: Props) => {
   const job = useJob(events[0]?.job ?? '', events, person);
-  const [leaving, setLeaving] = useState<OpenItem | null>(null);
+  const [leaving, setLeaving] = useState<readonly OpenItem[]>([]);
   const [isReopening, setReopening] = useState(false);
   const state = job.view;
   const done = state.signatures.find(({ meaning }) => meaning === 'done');
@@ -73,11 +74,15 @@ export const SignScreen = ({ events, person, people, fingerprint, tools }: Props
     <>
       <JobHeader job={job} tab="sign" />
       <div className="grid min-h-0 flex-1 content-start items-start gap-4 overflow-y-auto p-4 sm:p-6 lg:grid-cols-2">
-        <section className="panel p-4">
-          <h2 className="mb-2 text-l font-bold">Open items</h2>
-          <OpenList job={job} onLeave={setLeaving} />
-          <StepsDone view={state} />
-        </section>
+        <div className="grid content-start gap-4">
+          <section className="panel p-4">
+            <h2 className="mb-2 text-l font-bold">Open items</h2>
+            <OpenList job={job} onLeave={setLeaving} />
+          </section>
+          <section className="panel p-4">
+            <StepsDone view={state} />
+          </section>
+        </div>
         <section className="grid content-start gap-4">
           <div className="panel p-4">
             <h2 className="mb-2 text-l font-bold">Signatures</h2>
@@ -104,7 +109,7 @@ export const SignScreen = ({ events, person, people, fingerprint, tools }: Props
                   job={state.job}
                   meaning="inspected"
                   people={inspectors}
-                  first={inspectors[0]}
+                  first={inspectors.find(({ id }) => id === person.id) ?? null}
                   isHeld={isHeld}
                   head={job.head}
                   onSigned={(event) => job.take([event])}
@@ -124,25 +129,34 @@ export const SignScreen = ({ events, person, people, fingerprint, tools }: Props
               </button>
             )}
           </div>
+          <SignSummary view={state} />
           <BesideSignature job={job} tools={tools} />
           <RecordPanel job={state.job} fingerprint={fingerprint} />
         </section>
       </div>
-      {leaving && (
+      {leaving.length > 0 && (
         <WhyDialog
-          title={`Leave ${leaving.position} open`}
-          explanation="It is not in acceptance. The reason stands in the record beside your name."
-          action="Leave it open"
+          title={
+            leaving.length === 1
+              ? `Leave ${leaving[0]?.position} open`
+              : `Leave ${leaving.length} fasteners open`
+          }
+          explanation={
+            leaving.length === 1
+              ? 'It is not in acceptance. The reason stands in the record beside your name.'
+              : `${leaving.map(({ position }) => position).join(', ')}: none is in acceptance. The reason stands in the record at each, beside your name.`
+          }
+          action={leaving.length === 1 ? 'Leave it open' : `Leave all ${leaving.length} open`}
           usual={[
             ...kindsOf(state.plan).flatMap(({ words }) => words.leaveReasons),
             'part on order',
             'no access today',
             'to be checked with a tool',
           ]}
-          onClose={() => setLeaving(null)}
+          onClose={() => setLeaving([])}
           onDone={(why) => {
-            job.happen({ kind: 'left-open', body: { position: leaving.position, why } });
-            setLeaving(null);
+            for (const { position } of leaving) job.happen({ kind: 'left-open', body: { position, why } });
+            setLeaving([]);
           }}
         />
       )}

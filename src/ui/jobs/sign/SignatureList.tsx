@@ -1,6 +1,6 @@
 import type { JobView } from '#core/view/job-view.ts';
 import type { Signature } from '#core/view/signatures.ts';
-import { localTime } from '../../shared/local-time.ts';
+import { timeHere } from '../../kit/time/here.ts';
 
 const headWords = ({ head }: Signature): string => (head ? ` · for events 1 to ${head.sequence}` : '');
 
@@ -10,7 +10,7 @@ export const SignatureList = ({ state }: { readonly state: JobView }) => (
     {state.signatures.map((signature) => (
       <p key={signature.eventId} className="border-b border-rule py-2">
         <strong>{signature.meaning}</strong> · {signature.person.name}, {signature.person.role} ·{' '}
-        {localTime(signature.deviceTime)}
+        {timeHere(signature.deviceTime)}
         <span className="text-faint">{headWords(signature)}</span>
         {signature.madeNoPull && <span className="block text-low">Made no pull on this job.</span>}
       </p>
@@ -18,7 +18,7 @@ export const SignatureList = ({ state }: { readonly state: JobView }) => (
     {state.struck.map((signature) => (
       <p key={signature.eventId} className="border-b border-rule py-2 text-faint">
         <s>
-          {signature.meaning} · {signature.person.name} · {localTime(signature.deviceTime)}
+          {signature.meaning} · {signature.person.name} · {timeHere(signature.deviceTime)}
         </s>{' '}
         no longer stands:{' '}
         {signature.because === 'reopened'

@@ -1,12 +1,16 @@
 import type { JobView } from '#core/view/job-view.ts';
 import type { StepDone } from '#core/view/steps.ts';
+import { ASSUMPTION_TITLES } from '#wire/words/assumption.ts';
 import { limitsWords, stepResultWords } from '#wire/words/joint.ts';
-import { localTime } from '../../shared/local-time.ts';
+import { timeHere } from '../../kit/time/here.ts';
 
 const titleOf = ({ plan }: JobView, { group, step }: StepDone): string => {
   const groups = group === null ? plan.groups : plan.groups.filter(({ id }) => id === group);
   return groups.flatMap(({ kind }) => kind.steps).find(({ id }) => id === step)?.title ?? step;
 };
+
+const titleOfConfirmed = (titles: ReadonlyMap<string, string>, id: string): string =>
+  (ASSUMPTION_TITLES as Readonly<Record<string, string>>)[id] ?? (titles.get(id) ?? id).toLowerCase();
 
 /** The cautions confirmed and every step done beside the pulls, with who and when. */
 export const StepsDone = ({ view }: { readonly view: JobView }) => {
@@ -16,11 +20,11 @@ export const StepsDone = ({ view }: { readonly view: JobView }) => {
   );
   return (
     <>
-      <h2 className="mt-5 mb-2 text-l font-bold">Cautions</h2>
+      <h2 className="mb-2 text-l font-bold">Cautions</h2>
       {cautions ? (
         <p>
-          Confirmed by {cautions.person.name}, {localTime(cautions.deviceTime)}:{' '}
-          {cautions.confirmed.map((id) => (titles.get(id) ?? id).toLowerCase()).join(', ')}.
+          Confirmed by {cautions.person.name}, {timeHere(cautions.deviceTime)}:{' '}
+          {cautions.confirmed.map((id) => titleOfConfirmed(titles, id)).join(', ')}.
         </p>
       ) : (
         <p>Not confirmed yet; they come before the first pull.</p>
@@ -39,7 +43,7 @@ export const StepsDone = ({ view }: { readonly view: JobView }) => {
                 </span>
                 {done.limits && <span className="text-faint"> ({limitsWords(done.limits)} wanted)</span>}
                 <div className="text-s text-faint">
-                  {done.person.name}, {localTime(done.at)}
+                  {done.person.name}, {timeHere(done.at)}
                 </div>
               </li>
             ))}

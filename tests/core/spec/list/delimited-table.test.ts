@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
-import { delimitedTable, LIST_MAX_ROWS, SEPARATORS } from '#core/spec/list/delimited-table.ts';
+import { delimitedTable, SEPARATORS } from '#core/spec/list/delimited-table.ts';
+import { LIST_MAX_ROWS } from '#core/spec/list/list-bounds.ts';
 
 const read = (text: string) => delimitedTable(text, ['code', 'torque'], ['note']);
 const codes = (text: string) => {

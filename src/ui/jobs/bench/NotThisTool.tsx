@@ -1,0 +1,19 @@
+import type { NextAction } from '#core/view/next-action.ts';
+import { problemWords } from '#wire/problems/en.ts';
+import { toolOutWords } from '#wire/words/tool.ts';
+
+/** Why the tool in hand can't be used for the fastener in front, and what would cure it. */
+export const NotThisTool = ({ taken, refusal }: Extract<NextAction, { kind: 'another-tool' }>) => (
+  <p className="rounded-md border-2 border-low p-3">
+    {refusal.code === 'tool-blocked' ? (
+      <>
+        <strong>Put {taken.tool.code} away:</strong> {toolOutWords(refusal.blocks)}.
+      </>
+    ) : (
+      <>
+        <strong>{taken.tool.code} can’t do this.</strong> {problemWords(refusal).cause}{' '}
+        {problemWords(refusal).fix}
+      </>
+    )}
+  </p>
+);

@@ -1,0 +1,48 @@
+import type { DerivationRule } from '#core/target/derivation.ts';
+import type { Drive } from '#core/tool/drive.ts';
+import type { Assumption } from '#core/view/assumptions.ts';
+import { RULE_WORDS } from './derivation.ts';
+
+/** The names of what a head is driven by. */
+export const HEAD_DRIVE_WORDS: Record<Drive, string> = {
+  slot: 'slot',
+  cross: 'cross',
+  'hex-socket': 'hex socket',
+  square: 'square',
+  lobed: 'lobed',
+  'hex-head': 'hex head',
+  'slotted-nut': 'slotted nut',
+};
+
+const MOST_NAMED = 6;
+
+const positionsWords = (positions: readonly string[], total: number): string => {
+  if (positions.length === total) return total === 1 ? (positions[0] ?? '') : `all ${total} fasteners`;
+  const named = positions.slice(0, MOST_NAMED).join(', ');
+  const more = positions.length - MOST_NAMED;
+  return more > 0 ? `${named} and ${more} more` : named;
+};
+
+/** What was assumed on a job, in a title and a sentence. `total` is how many fasteners the job has. */
+export const assumptionWords = (
+  { id, what, positions }: Assumption,
+  total: number,
+): { readonly title: string; readonly detail: string } => {
+  const where = positionsWords(positions, total);
+  if (id === 'assumed-drive')
+    return {
+      title: `Drive assumed: ${what.map((drive) => HEAD_DRIVE_WORDS[drive as Drive] ?? drive).join(', ')}`,
+      detail: `The list names none for ${where}. Look at the heads before you choose the bit.`,
+    };
+  const rules = what.map((rule) => RULE_WORDS[rule as DerivationRule] ?? rule).join('; ');
+  return {
+    title: 'Limits assumed',
+    detail: `The source does not print them for ${where}; taken: ${rules}. Ask the maker where you can.`,
+  };
+};
+
+/** What a person confirmed to have read, beside the cautions, by its id. */
+export const ASSUMPTION_TITLES: Record<Assumption['id'], string> = {
+  'assumed-drive': 'that a drive is assumed',
+  'assumed-acceptance': 'that limits are assumed',
+};

@@ -1,0 +1,320 @@
+import type { Page } from '@playwright/test';
+import {
+  eventsOf,
+  expect,
+  HEADER,
+  plainList,
+  plannedJob,
+  readyBench,
+  setBench,
+  signedIn,
+  test,
+} from './site.ts';
+
+test.beforeEach(async ({ page }) => {
+  await signedIn(page, 'Eko');
+});
+
+const pulls = async (page: Page, job: string): Promise<number> => {
+  await expect(page.getByText('all sent')).toBeVisible();
+  return (await eventsOf(page, job)).filter(({ kind }) => kind === 'pull-made').length;
+};
+
+/** Opens a job's bench, and what it asks before the first pull. */
+const cautionsAsked = async (page: Page, job: string) => {
+  await page.goto(`/jobs/${job}/bench`);
+  await expect(page.getByTestId('main-action')).toBeEnabled();
+  await page.keyboard.press('Space');
+  const dialog = page.getByRole('dialog', { name: 'Make safe' });
+  await expect(dialog.getByRole('checkbox').first()).toBeVisible();
+  return dialog;
+};
+
+/** Two pulses so close that no person makes them. */
+const bounce = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    for (const _ of [1, 2]) window.dispatchEvent(new KeyboardEvent('keydown', { key: ' ' }));
+  });
+
+test('Space does what the control that has the focus says', async ({ page }) => {
+  const job = await setBench(page, 'Focus');
+  await page.getByRole('button', { name: /^By feel/ }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'by-feel');
+  expect(await pulls(page, job)).toBe(1);
+});
+
+test('a tap leaves no focus behind: the next pulse of a pedal is the bench’s', async ({ page }) => {
+  await setBench(page, 'Pedal');
+  await page.getByRole('button', { name: /^By feel/ }).click();
+  await expect(page.getByTestId('current-position')).toHaveText('P2');
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-position=P2]')).toHaveAttribute('data-status', 'in');
+  // Also after a fastener was chosen along the foot of the drawing.
+  await page.getByRole('button', { name: /terminal 4/ }).click();
+  await expect(page.getByTestId('current-position')).toHaveText('P4');
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-position=P4]')).toHaveAttribute('data-status', 'in');
+});
+
+test('a second pulse within 400 ms is the first one bouncing', async ({ page }) => {
+  const job = await setBench(page, 'Bounce');
+  await page.waitForTimeout(500);
+  await bounce(page);
+  await expect(page.getByTestId('current-position')).toHaveText('P2');
+  await page.waitForTimeout(500);
+  expect(await pulls(page, job)).toBe(1);
+});
+
+test('a likely mix-up can’t be walked past: nothing else goes on until it is answered', async ({ page }) => {
+  const job = await setBench(page, 'Asked');
+  await page.keyboard.type('180');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Is that the right unit?');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('o');
+  await page.keyboard.press('Space');
+  await page.locator('[data-position=P3]').click();
+  await expect(page.getByTestId('current-position')).toHaveText('P1');
+  await expect(page.getByRole('alert')).toContainText('Is that the right unit?');
+  expect(await pulls(page, job)).toBe(0);
+});
+
+test('an offset adapter asks at which angle it stands before any tool is taken', async ({ page }) => {
+  const job = await plannedJob(page, 'Angle', plainList(1, '9.5 to 10.5 Nm'));
+  await page.goto(`/jobs/${job}/plan`);
+  await page.waitForLoadState('networkidle');
+  await page.locator('select[name=adapter]').selectOption({ label: 'OH-17, open offset head, 28 mm off' });
+  await expect(page.getByRole('group', { name: /At which angle to the tool/ })).toBeVisible();
+  for (const take of await page.getByRole('button', { name: /^Take / }).all())
+    await expect(take).toBeDisabled();
+  await page.getByRole('button', { name: '90°', exact: true }).click();
+  const take = page.getByRole('button', { name: /^Take / }).first();
+  await expect(take).toBeEnabled();
+  await take.click();
+  await expect(page.getByText('all sent')).toBeVisible();
+  const dialog = await cautionsAsked(page, job);
+  for (const box of await dialog.getByRole('checkbox').all()) await box.check();
+  await dialog.getByRole('button', { name: 'All done' }).click();
+  // The adapter and its angle stand beside the setting.
+  await expect(page.getByTestId('adapter')).toContainText('at 90°, by eye');
+});
+
+test('what was assumed is asked before the first pull and said on Plan, Bench, Sign and in the record', async ({
+  page,
+}) => {
+  const job = await plannedJob(page, 'Assumed', `${HEADER}\nA1,feed,0,0,14 AWG,max 32 in-lb`);
+  await page.goto(`/jobs/${job}/plan`);
+  await expect(page.getByTestId('assumed')).toContainText('Drive assumed: slot');
+  await expect(page.getByTestId('assumed')).toContainText('Limits assumed');
+  await page.getByRole('button', { name: 'Take TS-07' }).click();
+  await expect(page.getByText('all sent')).toBeVisible();
+  const dialog = await cautionsAsked(page, job);
+  await expect(dialog.getByRole('checkbox', { name: /Drive assumed/ })).toBeVisible();
+  const boxes = await dialog.getByRole('checkbox').all();
+  for (const box of boxes.slice(0, -1)) await box.check();
+  await expect(dialog.getByRole('button', { name: '1 still to tick' })).toBeDisabled();
+  await boxes.at(-1)?.check();
+  await dialog.getByRole('button', { name: 'All done' }).click();
+  await expect(page.getByText('drive assumed:')).toBeVisible();
+  await page.goto(`/jobs/${job}/sign`);
+  await expect(page.getByTestId('sign-summary')).toContainText('Limits assumed');
+  await expect(page.getByText(/Confirmed by Eko/)).toContainText(
+    'that a drive is assumed, that limits are assumed',
+  );
+  await page.goto(`/jobs/${job}/bench`);
+  await expect(page.getByTestId('main-action')).toBeEnabled();
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('main-action')).toContainText('It clicked');
+  await page.keyboard.press('Space');
+  await expect(page.getByText('all sent')).toBeVisible();
+  const csv = await (await page.request.get(`/api/v1/jobs/${job}/pulls.csv`)).text();
+  expect(csv).toContain('drive acceptance');
+});
+
+test('which way it tightens stands beside the target, in words and as an arrow', async ({ page }) => {
+  const list =
+    'position,label,x_mm,y_mm,conductor,requirement,direction\nL1,pedal,0,0,14 AWG,13 to 17 in-lb,left\nL2,pedal,9,0,14 AWG,13 to 17 in-lb,right';
+  const job = await plannedJob(page, 'Direction', list);
+  await readyBench(page, job);
+  await expect(page.getByTestId('direction')).toHaveText('left-hand thread: tighten anticlockwise');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByTestId('direction')).toHaveText('tighten clockwise');
+});
+
+test('the large action keeps its place as the work goes on: after a good pull, a low one, an over-shot one', async ({
+  page,
+}) => {
+  await setBench(page, 'Still');
+  const place = async () => (await page.getByTestId('main-action').boundingBox())?.y;
+  const before = await place();
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('current-position')).toHaveText('P2');
+  expect(await place()).toBe(before);
+  await page.keyboard.type('12.5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('verdict')).toContainText('Next: pull it again');
+  expect(await place()).toBe(before);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('o');
+  await expect(page.getByTestId('verdict')).toContainText('Next: loosen it');
+  expect(await place()).toBe(before);
+});
+
+test('at 200 % and on a phone the fastener, its target and the action are in view together', async ({
+  page,
+}) => {
+  await setBench(page, 'In view', plainList(24));
+  for (const size of [
+    { width: 640, height: 400 },
+    { width: 390, height: 844 },
+  ]) {
+    await page.setViewportSize(size);
+    // Whole, but for the air above and below its letters.
+    for (const part of [
+      page.getByTestId('current-position'),
+      page.getByText('15', { exact: true }).first(),
+      page.getByTestId('main-action'),
+    ])
+      await expect(part).toBeInViewport({ ratio: 0.8 });
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(wide).toBeLessThanOrEqual(size.width);
+  }
+});
+
+for (const count of [24, 48, 400])
+  test(`a drawing of ${count}: whole rows, heads that can be told apart, the next one in view`, async ({
+    page,
+  }) => {
+    const lines = Array.from(
+      { length: count },
+      (_, index) =>
+        `XT0${1 + Math.floor((index * 2) / count)}-${String(1 + (index % (count / 2))).padStart(3, '0')},t,${(index % 20) * 8},${Math.floor(index / 20) * 26},14 AWG,13 to 17 in-lb`,
+    );
+    await setBench(page, `Drawing ${count}`, [HEADER, ...lines].join('\n'));
+    const frame = await page.getByRole('img', { name: 'Drawing of the fasteners' }).boundingBox();
+    const cells = page.locator('g[data-position]');
+    for (const box of await cells.evaluateAll((heads) =>
+      heads.map((head) => head.getBoundingClientRect().toJSON()),
+    )) {
+      expect(box.top).toBeGreaterThanOrEqual((frame?.y ?? 0) - 1);
+      expect(box.bottom).toBeLessThanOrEqual((frame?.y ?? 0) + (frame?.height ?? 0) + 1);
+      expect(box.width).toBeGreaterThan(30);
+    }
+    await expect(page.locator('[data-position=XT01-001]')).toBeVisible();
+    await expect(page.locator('[data-position=XT01-001]')).toContainText('XT01');
+    await expect(page.locator('[data-position=XT01-001]')).toContainText('001');
+  });
+
+test('what the stripes mean is at hand, by key and by button', async ({ page }) => {
+  await setBench(page, 'Legend');
+  await page.keyboard.press('l');
+  await expect(page.getByRole('dialog', { name: 'Stripes and marks' })).toContainText(
+    'left open with a reason',
+  );
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^stripes/ }).click();
+  await expect(page.getByRole('dialog', { name: 'Stripes and marks' })).toBeVisible();
+});
+
+test('fewest settings: what the tool is set to goes on first where the joint allows it', async ({ page }) => {
+  const prints = ['13 to 17 in-lb', '20 to 24 in-lb', '13 to 17 in-lb', '20 to 24 in-lb'];
+  const list = [
+    HEADER,
+    ...prints.map((print, index) => `F${index + 1},t,${index * 9},0,14 AWG,${print}`),
+  ].join('\n');
+  const job = await plannedJob(page, 'Fewest', list);
+  await page.goto(`/jobs/${job}/plan`);
+  await page.getByRole('button', { name: 'Take TS-07' }).click();
+  await expect(page.getByTestId('settings-ahead')).toContainText('4 settings ahead, for 2 values');
+  await page.getByRole('checkbox', { name: /same setting first: 2 settings instead of 4/ }).check();
+  const dialog = await cautionsAsked(page, job);
+  for (const box of await dialog.getByRole('checkbox').all()) await box.check();
+  await dialog.getByRole('button', { name: 'All done' }).click();
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('main-action')).toContainText('It clicked');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('current-position')).toHaveText('F3');
+});
+
+test('many open items are left open at once with one reason; who signs and as what is asked plainly', async ({
+  page,
+}) => {
+  const job = await setBench(page, 'Many open');
+  await page.keyboard.press('Space');
+  await expect(page.getByText('all sent')).toBeVisible();
+  await page.goto(`/jobs/${job}/sign`);
+  await page.getByRole('button', { name: /Leave all 3 open/ }).click();
+  await page.getByRole('button', { name: 'no access today' }).click();
+  await page.getByRole('button', { name: 'Leave all 3 open', exact: true }).click();
+  await expect(page.getByText('Left open: no access today')).toHaveCount(3);
+  const summary = page.getByTestId('sign-summary');
+  await expect(summary).toContainText('1 in, 3 open, of 4');
+  await expect(summary).toContainText('TS-07');
+  await expect(page.getByTestId('statement')).toHaveText(
+    '“I, Eko, technician, did this work as the record states it.”',
+  );
+  await page.getByLabel('PIN of Eko').fill('1732');
+  await page.getByRole('button', { name: 'Sign as done' }).click();
+  // Whoever inspects is another person: nobody is chosen for them.
+  await expect(page.getByRole('heading', { name: 'Sign for the inspection' })).toBeVisible();
+  await expect(page.getByLabel('Who signs')).toHaveValue('');
+  await page.getByRole('button', { name: 'Sign as inspected' }).click();
+  await expect(page.getByTestId('error-summary')).toContainText('Choose who signs.');
+});
+
+test.describe('by touch alone, on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+  test('a job from the plan to the signature, a reading by the number pad', async ({ page }) => {
+    const job = await plannedJob(page, 'Gloves', plainList(2, '2.2 to 2.8 Nm'));
+    await page.goto(`/jobs/${job}/plan`);
+    await page
+      .getByRole('button', { name: /^why \d+ other/ })
+      .or(page.getByText(/^why \d+ other/))
+      .first()
+      .waitFor();
+    await page.getByRole('button', { name: 'Take TD-01' }).tap();
+    await expect(page.getByText('all sent')).toBeVisible();
+    await page.getByRole('link', { name: 'Go to the Bench' }).tap();
+    await expect(page.getByTestId('main-action')).toBeEnabled();
+    await page.getByTestId('main-action').tap();
+    const dialog = page.getByRole('dialog', { name: 'Make safe' });
+    await expect(dialog.getByRole('checkbox').first()).toBeVisible();
+    for (const box of await dialog.getByRole('checkbox').all()) await box.tap();
+    await dialog.getByRole('button', { name: /All done/ }).tap();
+    for (const position of ['P1', 'P2']) {
+      await expect(page.getByTestId('current-position')).toHaveText(position);
+      await page.waitForTimeout(450);
+      const action = page.getByTestId('main-action');
+      await expect(action).toBeVisible();
+      if ((await action.textContent())?.includes('is set to')) await action.tap();
+      // A dial shows what it feels: the pad is open without being asked for.
+      const pad = page.getByTestId('number-pad');
+      await expect(pad).toBeVisible();
+      for (const key of ['2', 'decimal point', '5'])
+        await pad.getByRole('button', { name: key, exact: true }).tap();
+      await page.getByRole('button', { name: /^Record 2\.5 N·m/ }).tap();
+      await expect(page.locator(`[data-position=${position}]`)).toHaveAttribute('data-status', 'in');
+    }
+    await expect(page.getByTestId('main-action')).toContainText('sign');
+    await page.waitForTimeout(450);
+    await page.getByTestId('main-action').tap();
+    await expect(page).toHaveURL(/sign$/);
+    await page.getByLabel('PIN of Eko').fill('1732');
+    await page.getByRole('button', { name: 'Sign as done' }).tap();
+    await expect(page.getByText('done', { exact: true })).toBeVisible();
+  });
+
+  test('a check is read off by the number pad', async ({ page }) => {
+    const job = await setBench(page, 'Checked by touch');
+    await page.keyboard.press('Space');
+    await expect(page.getByText('all sent')).toBeVisible();
+    await page.goto(`/jobs/${job}/sign`);
+    await page.getByRole('button', { name: 'Record a check' }).tap();
+    const pad = page.getByTestId('number-pad');
+    for (const key of ['1', '5', '5']) await pad.getByRole('button', { name: key, exact: true }).tap();
+    await pad.getByRole('button', { name: 'Take back the last digit' }).tap();
+    await expect(page.getByLabel(/^Reading in/)).toHaveValue('15');
+  });
+});

@@ -1,0 +1,209 @@
+import { expect, fillDay, signedIn, test } from './site.ts';
+
+test.beforeEach(async ({ page }) => {
+  await signedIn(page, 'Ayu');
+});
+
+test('a form that is sent with nothing in it: a summary takes the focus and leads to the field', async ({
+  page,
+}) => {
+  await page.goto('/specs/sources');
+  await page.getByRole('button', { name: 'Add a source' }).click();
+  const form = page.getByRole('region', { name: 'Add a source' });
+  await form.getByRole('button', { name: 'Add this source' }).click();
+  const summary = form.getByTestId('error-summary');
+  await expect(summary).toBeFocused();
+  await expect(summary).toContainText('What you typed is kept');
+  await expect(form.getByLabel('Document')).toHaveAttribute('aria-invalid', 'true');
+  await summary.getByRole('button', { name: 'Document' }).click();
+  await expect(form.getByLabel('Document')).toBeFocused();
+  await page.keyboard.type('Card');
+  await expect(summary).toHaveCount(0);
+});
+
+test('what is typed outlives a reload, a day too; a day is typed part by part', async ({ page }) => {
+  await page.goto('/specs/sources');
+  await page.getByRole('button', { name: 'Add a source' }).click();
+  await page.getByLabel('Document').fill('Kept card');
+  await fillDay(page, 'datedOn', '2026-03-02');
+  await page.reload();
+  await page.getByRole('button', { name: 'Add a source' }).click();
+  await expect(page.getByLabel('Document')).toHaveValue('Kept card');
+  await expect(page.locator('[data-day=datedOn]')).toContainText('02/03/2026');
+});
+
+test('what is typed before the page listens is not lost', async ({ page }) => {
+  await page.route('**/_astro/ImportScreen*.js', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1_500));
+    await route.continue();
+  });
+  await page.goto('/jobs/new', { waitUntil: 'domcontentloaded' });
+  await page.getByLabel('What is it').fill('Typed early');
+  await expect(page.locator('astro-island[ssr]').filter({ has: page.getByLabel('What is it') })).toHaveCount(
+    1,
+  );
+  await page.waitForLoadState('networkidle');
+  await expect(page.locator('input[type=file]')).toBeEnabled();
+  await expect(page.getByLabel('What is it')).toHaveValue('Typed early');
+  await page.reload();
+  await expect(page.locator('input[type=file]')).toBeEnabled();
+  await expect(page.getByLabel('What is it')).toHaveValue('Typed early');
+});
+
+test('a list sorts, is narrowed by a column, by a word and to mine, and shows the columns one chose', async ({
+  page,
+}) => {
+  await page.goto('/jobs');
+  await page.waitForLoadState('networkidle');
+  const rows = page.locator('tbody tr[data-index]');
+  const all = await rows.count();
+  await page.getByRole('combobox', { name: 'Stage' }).selectOption('planned');
+  await expect.poll(() => rows.count()).toBeLessThan(all);
+  for (const row of await rows.all()) await expect(row).toContainText('planned');
+  await page.getByRole('combobox', { name: 'Stage' }).selectOption('');
+  await page.getByRole('checkbox', { name: /mine/ }).check();
+  for (const row of (await rows.all()).slice(0, 5)) await expect(row).toContainText('Ayu');
+  await page.getByRole('checkbox', { name: /mine/ }).uncheck();
+  await page.getByRole('searchbox').fill('mirror');
+  for (const row of await rows.all()) await expect(row).toContainText(/mirror/i);
+  await page.getByRole('searchbox').fill('nothing like it');
+  await page.getByRole('button', { name: /^Show all/ }).click();
+  await expect(rows).toHaveCount(all);
+  await page.getByRole('button', { name: 'Job', exact: true }).click();
+  await expect(page.getByRole('columnheader', { name: 'Job' })).toHaveAttribute('aria-sort', 'ascending');
+  await expect(rows.first()).toContainText('0001');
+  await page.getByText('columns', { exact: true }).click();
+  await page.getByRole('checkbox', { name: 'Last', exact: true }).uncheck();
+  await expect(page.getByRole('columnheader', { name: 'Last' })).toHaveCount(0);
+  // What was chosen of a list is there again when one comes back.
+  await page.reload();
+  await expect(page.getByRole('columnheader', { name: 'Last' })).toHaveCount(0);
+  await expect(rows.first()).toContainText('0001');
+});
+
+test('tools sort by how much torque they give, whatever unit their scale has', async ({ page }) => {
+  await page.goto('/tools');
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('button', { name: /^Range/ }).click();
+  await expect(page.getByRole('columnheader', { name: /^Range/ })).toHaveAttribute('aria-sort', 'ascending');
+  const codes = await page.locator('tbody tr[data-index] td:first-child').allTextContents();
+  // 40 cN·m, 36 lbf·in, 5 N·m, 12 N·m, 60 lbf·ft: the numbers alone would stand in another order.
+  const inOrder = ['TK-40', 'TS-07', 'TK-05', 'TP-12', 'TB-01'];
+  expect(codes.filter((code) => inOrder.includes(code))).toEqual(inOrder);
+});
+
+test('a list is worked by the arrows, and Enter does the first thing that a row offers', async ({ page }) => {
+  await page.goto('/jobs');
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('region', { name: 'jobs' }).focus();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.locator('tr[data-index="1"]')).toBeFocused();
+  await page.keyboard.press('End');
+  await page.keyboard.press('Home');
+  await expect(page.locator('tr[data-index="0"]')).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]+\/(?:plan|bench|sign)$/);
+});
+
+test('on a phone a row is a card that says every column, and nothing is cut at the side', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const path of ['/jobs', '/tools', '/specs/sources']) {
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    const row = page.locator('tbody tr[data-index="0"]');
+    const names = await row
+      .locator('td[data-name]')
+      .evaluateAll((cells) => cells.map((cell) => getComputedStyle(cell, '::before').content));
+    expect(names.length).toBeGreaterThan(2);
+    expect(names.every((name) => name !== 'none')).toBe(true);
+    for (const cell of await row.locator('td').all()) {
+      const box = await cell.boundingBox();
+      expect(box && box.x >= 0 && box.x + box.width <= 390).toBe(true);
+    }
+  }
+});
+
+test('the keys lead past the rail to the work', async ({ page }) => {
+  await page.goto('/jobs');
+  await page.waitForLoadState('networkidle');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the work' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'New job from a list' })).toBeFocused();
+});
+
+test('search has a button on the wide screen and on the phone, and is in the list of keys', async ({
+  page,
+}) => {
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ]) {
+    await page.setViewportSize(size);
+    await page.goto('/sums');
+    await page.getByRole('button', { name: 'Search' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Search' });
+    await dialog.getByRole('combobox', { name: 'Search everything' }).fill('TS-07');
+    await dialog.getByRole('option').first().click();
+    await expect(page).toHaveURL(/\/tools\//);
+  }
+  // The bar of a phone says who is signed in.
+  await expect(page.getByTestId('signed-in')).toHaveText('Ayu');
+});
+
+test('a job that is not there is told on a page of ours, with the way back', async ({ page }) => {
+  const answer = await page.goto('/jobs/0190a000-0000-7000-8000-00000000dead/bench');
+  expect(answer?.status()).toBe(404);
+  await expect(page.getByText('There is no such job here')).toBeVisible();
+  await page.getByRole('link', { name: 'Jobs' }).click();
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+});
+
+test('from a value to the tools that can do it, each with its setting', async ({ page }) => {
+  await page.goto('/sums');
+  await page.getByLabel('As it is written').fill('20 to 24 in-lb');
+  await page.getByRole('button', { name: 'Which tool?' }).click();
+  const tools = page.getByTestId('which-tool');
+  await expect(tools.getByRole('listitem').filter({ hasText: 'TS-07' }).first()).toContainText(
+    'set to 22.0 lbf·in',
+  );
+  await tools.getByText(/others are out/).click();
+  await expect(tools).toContainText('in quarantine');
+});
+
+test('on a phone the value that was chosen comes into view', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/specs');
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('button', { name: /coolant pump flange bolt/ }).click();
+  await expect(page.getByTestId('printed')).toBeInViewport();
+});
+
+test('a tool that was found out shows what awaits a decision, on its page and in the list', async ({
+  page,
+}) => {
+  await page.goto('/tools');
+  const waiting = page.getByRole('link', { name: /await(?:s)? a decision/ }).first();
+  await expect(waiting).toBeVisible();
+  const recall = await waiting.getAttribute('href');
+  await page.goto((recall ?? '').replace('/recall', ''));
+  await expect(page.getByTestId('undecided')).toContainText('a decision');
+});
+
+test('the form of a tool asks only what its kind has', async ({ page }) => {
+  await page.goto('/tools');
+  await page.getByRole('button', { name: 'Add a tool' }).click();
+  await expect(page.getByLabel('One full turn of the handle')).toBeVisible();
+  await expect(page.getByLabel('Drive centre to grip mark')).toHaveCount(0);
+  await page.locator('select[name=kind]').selectOption('torque-limiting-key');
+  await expect(page.getByRole('textbox', { name: /^Its setting/ })).toBeVisible();
+  await expect(page.getByLabel('One full turn of the handle')).toHaveCount(0);
+  await expect(page.getByLabel('Its scale is')).toHaveCount(0);
+  await page.locator('select[name=kind]').selectOption('bending-beam');
+  await expect(page.getByLabel('Drive centre to grip mark')).toBeVisible();
+  await expect(page.getByLabel('Wound down to')).toHaveCount(0);
+});
