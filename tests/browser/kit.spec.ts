@@ -50,6 +50,31 @@ test('what is typed before the page listens is not lost', async ({ page }) => {
   await expect(page.getByLabel('What is it')).toHaveValue('Typed early');
 });
 
+test('what is typed into a lone field before the page listens is not lost either', async ({ page }) => {
+  await page.route('**/_astro/*.js', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1_000));
+    await route.continue();
+  });
+  const asleep = () => expect(page.locator('main astro-island[ssr]').first()).toBeAttached();
+  await page.goto('/jobs', { waitUntil: 'domcontentloaded' });
+  await page.getByLabel('Find in jobs').fill('chiller');
+  await page.getByLabel('Stage').selectOption({ index: 1 });
+  const stage = await page.getByLabel('Stage').inputValue();
+  await page.getByLabel('mine: I worked on it last').check();
+  await asleep();
+  await expect(page.locator('main astro-island[ssr]')).toHaveCount(0);
+  await expect(page.getByLabel('Find in jobs')).toHaveValue('chiller');
+  await expect(page.getByLabel('Stage')).toHaveValue(stage);
+  await expect(page.getByLabel('mine: I worked on it last')).toBeChecked();
+  await expect(page.getByRole('link', { name: 'Azimuth junction box J2' })).toHaveCount(0);
+  await page.goto('/sums', { waitUntil: 'domcontentloaded' });
+  for (const name of ['Load current, A', 'Continuous rating, A']) await page.getByLabel(name).fill('12');
+  await asleep();
+  await expect(page.locator('main astro-island[ssr]')).toHaveCount(0);
+  await expect(page.getByLabel('Load current, A')).toHaveValue('12');
+  await expect(page.getByText(/100 %/)).toBeVisible();
+});
+
 test('a list sorts, is narrowed by a column, by a word and to mine, and shows the columns one chose', async ({
   page,
 }) => {

@@ -29,7 +29,7 @@ const HOOKS: Readonly<Record<string, string>> = {
   'kit/form/use-kept-draft.ts': 'localStorage and state; tried in Chromium by import.spec and specs.spec',
   'kit/form/use-kit-form.ts': 'a face of the form library; tried in Chromium by kit.spec',
   'kit/form/use-listening.ts': 'one question to the page; tried in Chromium by kit.spec',
-  'kit/form/use-typed.ts': 'one effect and a state; tried in Chromium by kit.spec',
+  'kit/form/use-typed-ahead.ts': 'one effect and a ref; tried in Chromium by kit.spec',
   'kit/table/use-kept-view.ts': 'localStorage and the table library; tried in Chromium by kit.spec',
   'kit/table/use-list-table.ts': 'a face of the table library; tried in Chromium by kit.spec',
   'kit/table/use-row-keys.ts': 'rowAfter is tested in tests/ui/kit; the focus in Chromium by kit.spec',

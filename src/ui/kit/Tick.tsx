@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { useTypedAhead } from './form/use-typed-ahead.ts';
 
 type Props = {
   readonly isOn: boolean;
@@ -8,14 +9,18 @@ type Props = {
 };
 
 /** A tick that acts at once, outside a form; within one, see TickField. */
-export const Tick = ({ isOn, onChange, className = '', children }: Props) => (
-  <label className={`flex min-h-11 items-center gap-2 ${className}`}>
-    <input
-      type="checkbox"
-      className="size-5 shrink-0 accent-layout"
-      checked={isOn}
-      onChange={(event) => onChange(event.target.checked)}
-    />
-    {children}
-  </label>
-);
+export const Tick = ({ isOn, onChange, className = '', children }: Props) => {
+  const ahead = useTypedAhead(isOn, ({ checked }) => onChange(checked));
+  return (
+    <label className={`flex min-h-11 items-center gap-2 ${className}`}>
+      <input
+        ref={ahead}
+        type="checkbox"
+        className="size-5 shrink-0 accent-layout"
+        checked={isOn}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+      {children}
+    </label>
+  );
+};

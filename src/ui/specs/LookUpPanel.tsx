@@ -14,6 +14,7 @@ import { requirementWords } from '#wire/words/requirement.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { Tick } from '../kit/Tick.tsx';
 import { LiveDerivation } from './LiveDerivation.tsx';
+import { LookUpKey } from './LookUpKey.tsx';
 
 type Props = {
   readonly kept: KeptTable;
@@ -24,8 +25,6 @@ type Props = {
   /** Shown only where a value can be taken somewhere. */
   readonly onTake?: (taken: FromBook) => void;
 };
-
-const CHIPS_MOST = 18;
 
 const rowWords = ({ rows, values }: LookupTable, index: number): string => {
   const row = rows[index];
@@ -154,7 +153,7 @@ export const LookUpPanel = (props: Props) => {
   const result = lookUp(read, answers);
   const questions = result.kind === 'open' ? result.questions : [];
   const answer = (column: number, text: string): void =>
-    setKeys(keys.map((each, index) => (index === column ? (text === '' ? null : text) : each)));
+    setKeys((now) => now.map((each, index) => (index === column ? (text === '' ? null : text) : each)));
   const isAsked = (column: number): boolean =>
     keys[column] !== null ||
     questions.some((question) => question.kind === 'key' && question.column === column);
@@ -164,34 +163,16 @@ export const LookUpPanel = (props: Props) => {
       {body.keys.map((key, column) => {
         const question = questions.find((each) => each.kind === 'key' && each.column === column);
         const choices = question?.kind === 'key' ? question.choices : [];
-        if (!isAsked(column)) return null;
         return (
-          <div key={key.name}>
-            <label>
-              {key.name}
-              {key.unit && `, ${key.unit}`}
-              <input
-                className="field mt-1 text-l"
-                value={keys[column] ?? ''}
-                maxLength={60}
-                onChange={(event) => answer(column, event.target.value)}
-              />
-            </label>
-            {choices.length > 0 && choices.length <= CHIPS_MOST && (
-              <div className="mt-2 flex flex-wrap gap-2">
-                {choices.map((choice) => (
-                  <button
-                    key={choice}
-                    type="button"
-                    className="act-quiet"
-                    onClick={() => answer(column, choice)}
-                  >
-                    {choice}
-                  </button>
-                ))}
-              </div>
-            )}
-          </div>
+          isAsked(column) && (
+            <LookUpKey
+              key={key.name}
+              of={key}
+              text={keys[column] ?? ''}
+              choices={choices}
+              onAnswer={(text) => answer(column, text)}
+            />
+          )
         );
       })}
       {(columnChoices.length > 0 || valueColumn !== null) && (

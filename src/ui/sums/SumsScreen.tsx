@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { displayDigits } from '#core/quantity/display.ts';
 import { significantDigits, type WrittenTorque, writtenInNewtonMetres } from '#core/quantity/torque.ts';
 import { fromNewtonMetres, TORQUE_UNIT_CODES, unitSymbol } from '#core/quantity/unit.ts';
@@ -7,7 +8,7 @@ import { printedTorques } from '#core/spec/requirement/requirement.ts';
 import { plainSpecification } from '#core/spec/requirement/specification.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
-import { useTyped } from '../kit/form/use-typed.ts';
+import { useTypedAhead } from '../kit/form/use-typed-ahead.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { LiveDerivation } from '../specs/LiveDerivation.tsx';
 import { LoadSum } from './LoadSum.tsx';
@@ -36,7 +37,8 @@ const UnitTable = ({ torques }: { readonly torques: readonly WrittenTorque[] }) 
 };
 
 const TorqueSum = ({ site }: { readonly site: Site }) => {
-  const [text, setText, field] = useTyped('15-20 in-lb (1.7-2.3 Nm)');
+  const [text, setText] = useState('15-20 in-lb (1.7-2.3 Nm)');
+  const ahead = useTypedAhead(text, ({ value }) => setText(value));
   const read = text.trim() === '' ? null : readRequirement(text, site.unit);
   return (
     <>
@@ -45,7 +47,7 @@ const TorqueSum = ({ site }: { readonly site: Site }) => {
         <label>
           As it is written
           <input
-            ref={field}
+            ref={ahead}
             className="field mt-1 text-l"
             value={text}
             maxLength={200}
@@ -95,7 +97,8 @@ const TorqueSum = ({ site }: { readonly site: Site }) => {
 };
 
 const ConductorSum = () => {
-  const [text, setText, field] = useTyped('10 AWG');
+  const [text, setText] = useState('10 AWG');
+  const ahead = useTypedAhead(text, ({ value }) => setText(value));
   const size = text.trim() === '' ? null : readConductorSize(text);
   const show = (value: number): string => displayDigits(value, { sourceDigits: 3, graduation: null });
   return (
@@ -104,7 +107,7 @@ const ConductorSum = () => {
       <label>
         As it is printed
         <input
-          ref={field}
+          ref={ahead}
           className="field mt-1 text-l"
           value={text}
           maxLength={40}

@@ -6,12 +6,14 @@ import { isIndicating, isPreset } from '#core/tool/tool.ts';
 import { dayWords } from '#wire/site-time.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { turnWords } from '#wire/words/setting.ts';
+import { useTypedAhead } from '../kit/form/use-typed-ahead.ts';
 import { ScalePicture } from '../shared/ScalePicture.tsx';
 
 /** A tool's scale at any setting, and what it is kept for. */
 export const ScalePanel = ({ known: { tool, facts } }: { readonly known: CribTool }) => {
   const { scale } = tool;
   const [typed, setTyped] = useState(String(isPreset(tool) ? scale.minimum : tool.restSetting));
+  const ahead = useTypedAhead(typed, (field) => setTyped(field.value));
   const value = Math.min(
     scale.maximum,
     Math.max(scale.minimum, Number(typed.replace(',', '.')) || scale.minimum),
@@ -33,6 +35,7 @@ export const ScalePanel = ({ known: { tool, facts } }: { readonly known: CribToo
           Set to, {unitSymbol(scale.unit)}
           <input
             className="field mt-1 block max-w-40 font-mono text-l"
+            ref={ahead}
             name="setting"
             inputMode="decimal"
             value={typed}

@@ -5,7 +5,8 @@ import { keptDraft } from './kept-draft.ts';
 export type DraftChange<T> = T | ((before: T) => T);
 
 /** A draft that is no form of fields but a list in the making (lines, cells, readings): it outlives an error, a reload and a sign-in until `forget` is called.
- *  `revive` turns what was kept back into a value, or null when it can't. Two changes in one moment are both made. */
+ *  `revive` turns what was kept back into a value, or null when it can't. Two changes in one moment are both made; one made before the page listened comes on
+ *  top of what was kept. */
 export const useKeptDraft = <T extends object>(
   key: string,
   empty: T,
@@ -17,13 +18,20 @@ export const useKeptDraft = <T extends object>(
     latest.current = next;
     setValue(next);
   }, []);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: kept text is read once, when the form opens
-  useEffect(() => {
+  const opened = useRef<string | null>(null);
+  const open = (): void => {
+    if (opened.current === key) return;
+    opened.current = key;
     const revived = revive(keptDraft(key).read());
     if (revived !== null) put(revived);
-  }, [key]);
+  };
+  const openOnce = useRef(open);
+  openOnce.current = open;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: kept text is read once, when the form opens
+  useEffect(open, [key]);
   const change = useCallback(
     (next: DraftChange<T>): void => {
+      openOnce.current();
       put(typeof next === 'function' ? next(latest.current) : next);
       keptDraft(key).keep(latest.current);
     },

@@ -1,6 +1,7 @@
 import type { RowData } from '@tanstack/react-table';
 import Columns3 from 'lucide-react/icons/columns-3';
 import { type ReactNode, useState } from 'react';
+import { useTypedAhead } from '../form/use-typed-ahead.ts';
 import { Tick } from '../Tick.tsx';
 import type { Column, ListTableState } from './column.ts';
 
@@ -20,6 +21,7 @@ const Choice = <Row extends RowData>({
   readonly column: Column<Row>;
 }) => {
   const column = table.getColumn(id);
+  const ahead = useTypedAhead<HTMLSelectElement>('', ({ value }) => column?.setFilterValue(value));
   if (!column) return null;
   const choices = [...column.getFacetedUniqueValues().keys()].map(String).sort();
   const value = String(column.getFilterValue() ?? '');
@@ -28,6 +30,7 @@ const Choice = <Row extends RowData>({
     <label className="flex items-center gap-2 text-s text-faint">
       {name}
       <select
+        ref={ahead}
         className="field w-auto max-w-48"
         value={value}
         onChange={(event) => column.setFilterValue(event.target.value || undefined)}
@@ -51,11 +54,13 @@ export const ListTools = <Row extends RowData>({
 }: Props<Row>) => {
   const hideable = columns.filter(({ isTitle }) => !isTitle);
   const [isOpen, setOpen] = useState(false);
+  const ahead = useTypedAhead('', ({ value }) => table.setGlobalFilter(value));
   return (
     <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
       {hasFind && (
         <input
           id="search"
+          ref={ahead}
           type="search"
           className="field max-w-sm min-w-40 flex-1"
           placeholder="Find in this list"

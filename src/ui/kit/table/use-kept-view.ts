@@ -32,7 +32,11 @@ export const useKeptView = <Row extends RowData>(caption: string, table: ListTab
     if (!kept) return;
     const isHere = ({ id }: { readonly id: string }): boolean => table.getColumn(id) !== undefined;
     table.setSorting(kept.sorting.filter(isHere));
-    table.setColumnFilters(kept.columnFilters.filter(isHere));
+    // What was chosen before the page listened is newer than what was kept.
+    table.setColumnFilters((now) => [
+      ...now,
+      ...kept.columnFilters.filter((each) => isHere(each) && now.every(({ id }) => id !== each.id)),
+    ]);
     table.setColumnVisibility({ ...kept.columnVisibility, [WORDS]: false });
   }, [key]);
   useEffect(() => {
