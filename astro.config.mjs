@@ -2,6 +2,10 @@ import { fileURLToPath } from 'node:url';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
+import { heartChunk } from './scripts/site/heart-chunk.mjs';
+import { leanZod } from './scripts/site/lean-zod.mjs';
+import { packedAssets } from './scripts/site/packed-assets.mjs';
+import { swcMinify } from './scripts/site/swc-minify.mjs';
 import { writeSymbolsFont } from './scripts/site/symbols-font.mjs';
 
 await writeSymbolsFont(fileURLToPath(new URL('.', import.meta.url)));
@@ -23,7 +27,7 @@ const serverAdapter = {
 export default defineConfig({
   output: 'server',
   adapter: serverAdapter,
-  integrations: [react()],
+  integrations: [react(), packedAssets()],
   devToolbar: { enabled: false },
   telemetry: false,
   server: { host: '127.0.0.1' },
@@ -31,10 +35,19 @@ export default defineConfig({
   // Origin and content type are checked in server/http/endpoint, for JSON too.
   security: { checkOrigin: false },
   vite: {
-    plugins: [tailwindcss()],
+    plugins: [tailwindcss(), leanZod(), swcMinify()],
     // Where the project lies at a path that the build can't take, it is built through another name for it (scripts/site/build).
     resolve: { preserveSymlinks: process.env.JENTIK_PRESERVE_SYMLINKS === '1' },
-    build: { assetsInlineLimit: 0 },
+    build: {
+      assetsInlineLimit: 0,
+      target: 'es2022',
+    },
     worker: { format: 'es' },
+    environments: {
+      // Made small by swc instead.
+      client: {
+        build: { minify: false, cssMinify: true, rollupOptions: { output: { manualChunks: heartChunk() } } },
+      },
+    },
   },
 });

@@ -5,6 +5,7 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 // Serves the built application on loopback: static files, compression, and an orderly end. The node adapter does none of the three.
 import compression from 'compression';
 import express from 'express';
+import packedStatic from 'express-static-gzip';
 
 process.env.NODE_ENV ??= 'production';
 
@@ -18,7 +19,16 @@ app.disable('x-powered-by');
 app.use(compression());
 // A call of a program is never a file: it goes straight to its handler, without a look at the disk.
 app.use((request, response, next) => (request.url.startsWith('/api/') ? handler(request, response) : next()));
-app.use('/_astro', express.static(join(dist, 'client', '_astro'), { immutable: true, maxAge: '1y' }));
+// Packed when it was built (packed-assets).
+app.use(
+  '/_astro',
+  packedStatic(join(dist, 'client', '_astro'), {
+    enableBrotli: true,
+    index: false,
+    orderPreference: ['br', 'gz'],
+    serveStatic: { immutable: true, maxAge: '1y' },
+  }),
+);
 app.use(express.static(join(dist, 'client'), { index: false }));
 app.use((request, response) => handler(request, response));
 // What can't even be read as an address (a % that stands alone) leads nowhere, and is no fault.

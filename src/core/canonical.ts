@@ -1,12 +1,10 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import { configure } from 'safe-stable-stringify';
 import { Fault } from './fault.ts';
 
-// A value that refers to itself, or holds what JSON has no word for, is a fault and never a placeholder in a hash.
-const stringify = configure({ circularValue: Error, strict: true, bigint: false });
-
 const MOST_DEEP = 20;
+// Deeper than anything that is ever written here; a value that refers to itself is deeper than any.
+const TOO_DEEP = 1_000;
 
 /** Whether JSON's own writer writes a value canonically as it stands: with its keys in order at every level, and nothing JSON has no word for. */
 const isInOrder = (value: unknown, depth = 0): boolean => {
@@ -23,15 +21,28 @@ const isInOrder = (value: unknown, depth = 0): boolean => {
   return true;
 };
 
+const cannotBeSaid = (): Fault => new Fault('value has no canonical JSON form');
+
+/** Writes a value whose keys may be in any order. A field without a value is not written; what JSON has no word for is a fault, never a placeholder in a hash. */
+const written = (value: unknown, depth: number): string => {
+  if (value === null || typeof value === 'string' || typeof value === 'boolean') return JSON.stringify(value);
+  if (typeof value === 'number' && Number.isFinite(value)) return JSON.stringify(value);
+  if (typeof value !== 'object' || depth > TOO_DEEP) throw cannotBeSaid();
+  if (Array.isArray(value)) return `[${value.map((each) => written(each, depth + 1)).join(',')}]`;
+  if ('toJSON' in value && typeof value.toJSON === 'function') return written(value.toJSON(), depth + 1);
+  const fields = value as Readonly<Record<string, unknown>>;
+  const said = Object.keys(fields)
+    .sort()
+    .filter((key) => fields[key] !== undefined)
+    .map((key) => `${JSON.stringify(key)}:${written(fields[key], depth + 1)}`);
+  return `{${said.join(',')}}`;
+};
+
 /** The canonical text of a JSON value: keys sorted by code unit, shortest numbers, no white space.
  *  Source: RFC 8785 (JSON Canonicalization Scheme). Throws: Fault for what JSON can't say. */
-export const canonicalText = (value: unknown): string => {
+export const canonicalText = (value: unknown): string =>
   // What was written canonically once is read back in order, and JSON's own writer is twice as fast.
-  if (isInOrder(value)) return JSON.stringify(value);
-  const text = stringify(value);
-  if (text === undefined) throw new Fault('value has no canonical JSON form');
-  return text;
-};
+  isInOrder(value) ? JSON.stringify(value) : written(value, 0);
 
 /** SHA-256 of a text's UTF-8 bytes, in lower-case hexadecimal. */
 export type TextHash = (text: string) => string;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { OPERATIONS } from './api.ts';
 import type { Operation } from './operation.ts';
-import { PROBLEM_MEDIA_TYPE, problemDetailsSchema } from './problems/problem-details.ts';
+import { PROBLEM_MEDIA_TYPE, problemDetailsSchema } from './problems/details-shape.ts';
 
 type Schemas = Record<string, unknown>;
 

@@ -1,7 +1,8 @@
 import { v7 as uuidv7 } from 'uuid';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
-import { type BookReference, type FromBook, fromLookUp } from '#core/spec/book/book-reference.ts';
+import type { BookReference } from '#core/spec/book/book-reference.ts';
+import { type FromBook, fromLookUp } from '#core/spec/book/from-book.ts';
 import { lookUp } from '#core/spec/lookup/look-up.ts';
 import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';

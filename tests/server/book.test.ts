@@ -1,8 +1,8 @@
 import { v7 as uuidv7 } from 'uuid';
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
-import { type FromBook, fromLookUp } from '#core/spec/book/book-reference.ts';
 import { readPrinted } from '#core/spec/book/book-requirement.ts';
+import { type FromBook, fromLookUp } from '#core/spec/book/from-book.ts';
 import type { Source } from '#core/spec/book/source.ts';
 import { readLabel } from '#core/spec/label/read-label.ts';
 import { lookUp } from '#core/spec/lookup/look-up.ts';

@@ -2,7 +2,7 @@ import { v5 as uuidv5, v7 as uuidv7 } from 'uuid';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import { fromNewtonMetres, newtonMetres } from '#core/quantity/unit.ts';
-import { type FromBook, fromLookUp } from '#core/spec/book/book-reference.ts';
+import { type FromBook, fromLookUp } from '#core/spec/book/from-book.ts';
 import { lookUp } from '#core/spec/lookup/look-up.ts';
 import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';

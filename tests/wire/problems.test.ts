@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
+import { problemDetailsSchema } from '#wire/problems/details-shape.ts';
 import { problemWords } from '#wire/problems/en.ts';
 import { mayRetry, type Problem, problemStatus } from '#wire/problems/problem.ts';
-import { problemDetails, problemDetailsSchema } from '#wire/problems/problem-details.ts';
+import { problemDetails } from '#wire/problems/problem-details.ts';
 
 // One of each kind of data that words are made from; the compiler proves that no code is without words.
 const SAMPLES: readonly Problem[] = [

@@ -9,7 +9,8 @@ import type { Person } from '#core/people/person.ts';
 import { accepted, type Result } from '#core/result.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { JOB_OPERATIONS } from '#wire/api-jobs.ts';
-import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
+import { workDetails } from '#wire/problems/en-work.ts';
 import { call } from '../api.ts';
 import { markSeen, wasSeen } from '../device/seen.ts';
 import { deviceNow, happeningNow } from '../happen.ts';
@@ -110,7 +111,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
       unreadable: unreadable.length,
       inMemory,
       // Said once, it stays said: a disk that failed a moment ago may fail again.
-      storageProblem: isWhole ? before : problemDetails({ code: 'device-keeps-nothing' }),
+      storageProblem: isWhole ? before : workDetails({ code: 'device-keeps-nothing' }),
     });
     return mine;
   };
@@ -185,7 +186,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
       set({ settling: store.snapshot().settling - 1 });
       // Where nothing is kept at all, that was said from the start.
       const isSaid = store.snapshot().storageProblem?.problem.code === 'device-keeps-nothing';
-      if (!isOnDisk && !isSaid) set({ storageProblem: problemDetails({ code: 'device-storage-failed' }) });
+      if (!isOnDisk && !isSaid) set({ storageProblem: workDetails({ code: 'device-storage-failed' }) });
       // Also what this page alone holds is sent at once.
       sendSignal({ kind: 'kept' });
       if (keeping === kept) keeping = null;

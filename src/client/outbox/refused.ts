@@ -1,5 +1,5 @@
 import { OPERATIONS } from '#wire/api.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { call } from '../api.ts';
 import type { OutboxEntry, UnreadableEntry } from './entry.ts';
 import { sendSignal } from './signals.ts';

@@ -1,7 +1,7 @@
 import type { Person } from '#core/people/person.ts';
 import { EVENTS_MAX, JOB_OPERATIONS } from '#wire/api-jobs.ts';
-import { knownProblem } from '#wire/problems/en.ts';
-import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
+import { knownAtWork, workDetails } from '#wire/problems/en-work.ts';
 import { call } from '../api.ts';
 import { deviceId } from '../device/id.ts';
 import { deviceNow } from '../happen.ts';
@@ -53,7 +53,7 @@ const send = async (batch: readonly OutboxEntry[]): Promise<Sent> => {
   if (placed.length > 0) sendSignal({ kind: 'placed', events: placed });
   await forgetEntries(taken);
   const refusedEntry = batch.find(({ event }) => event.id === refused?.eventId);
-  if (refused && refusedEntry) return setAside(refusedEntry, problemDetails(knownProblem(refused.problem)));
+  if (refused && refusedEntry) return setAside(refusedEntry, workDetails(knownAtWork(refused.problem)));
   return taken.length > 0 ? 'progress' : 'answer-unclear';
 };
 

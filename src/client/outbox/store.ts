@@ -1,5 +1,5 @@
 import type { UnplacedEvent } from '#core/event/event.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { removeEntries, storedEntries, storeEntry } from './disk.ts';
 import {
   ENTRY_VERSION,

@@ -1,4 +1,4 @@
-import type { FromBook } from '../spec/book/book-reference.ts';
+import type { FromBook } from '../spec/book/from-book.ts';
 import type { PlannedRequirement } from './plan.ts';
 
 /** A requirement of which only the lower half of the range is taken, or the whole again. */

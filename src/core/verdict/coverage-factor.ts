@@ -1,8 +1,8 @@
-import jStat from 'jstat';
+import { studentQuantile } from './student-t.ts';
 
 /** The t quantile for a two-sided interval of a confidence, at effective degrees of freedom. Source: JCGM 100:2008, table G.2. */
 export const twoSidedT = (confidence: number, degreesOfFreedom: number): number =>
-  jStat.studentt.inv(1 - (1 - confidence) / 2, degreesOfFreedom);
+  studentQuantile(1 - (1 - confidence) / 2, degreesOfFreedom);
 
 /** A standard uncertainty and the degrees of freedom it is known with; infinite for one that is not from readings. */
 export type Component = { readonly standard: number; readonly degreesOfFreedom: number };

@@ -1,7 +1,8 @@
 import { unmetClass } from '../job/in-hand.ts';
 import { movedToBook } from '../job/moved-requirement.ts';
 import { percentOutside } from '../recall/recall.ts';
-import type { BookReference, FromBook } from '../spec/book/book-reference.ts';
+import type { BookReference } from '../spec/book/book-reference.ts';
+import type { FromBook } from '../spec/book/from-book.ts';
 import type { Outcome } from '../verdict/tightening-verdict.ts';
 import type { FastenerStatus, FastenerView } from './bench.ts';
 import { limitPercentOf } from './fastener-target.ts';

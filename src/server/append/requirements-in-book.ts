@@ -1,11 +1,7 @@
 import { canonicalText } from '#core/canonical.ts';
 import type { PlannedRequirement } from '#core/job/plan.ts';
-import {
-  type BookReference,
-  type FromBook,
-  fromLookUp,
-  fromRequirement,
-} from '#core/spec/book/book-reference.ts';
+import type { BookReference } from '#core/spec/book/book-reference.ts';
+import { type FromBook, fromLookUp, fromRequirement } from '#core/spec/book/from-book.ts';
 import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import type { KeptRequirement } from '#wire/book.ts';
 import type { Connection } from '../database/pool.ts';

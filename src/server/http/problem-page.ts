@@ -1,4 +1,4 @@
-import { problemDetailsSchema } from '#wire/problems/problem-details.ts';
+import { problemDetailsSchema } from '#wire/problems/details-shape.ts';
 
 const escaped = (text: string): string =>
   text.replace(/[&<>"']/g, (character) => `&#${character.charCodeAt(0)};`);

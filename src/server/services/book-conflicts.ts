@@ -1,8 +1,8 @@
 import { jobViewOf } from '#core/event/apply.ts';
 import { whoMay } from '#core/people/may.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
-import { isToRow } from '#core/spec/book/book-reference.ts';
 import { specificationOf } from '#core/spec/book/book-requirement.ts';
+import { isToRow } from '#core/spec/book/from-book.ts';
 import { type BookStatement, type Conflict, conflictsAmong, contradiction } from '#core/target/conflicts.ts';
 import type { FastenerView } from '#core/view/bench.ts';
 import { requirementEffect } from '#core/view/requirement-effect.ts';

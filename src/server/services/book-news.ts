@@ -1,4 +1,5 @@
-import { type BookReference, fromRequirement } from '#core/spec/book/book-reference.ts';
+import type { BookReference } from '#core/spec/book/book-reference.ts';
+import { fromRequirement } from '#core/spec/book/from-book.ts';
 import { sourceName } from '#core/spec/book/source.ts';
 import type { FastenerView } from '#core/view/bench.ts';
 import type { JobView } from '#core/view/job-view.ts';

@@ -1,11 +1,6 @@
 import { accepted, type Result, refused } from '#core/result.ts';
-import {
-  type BookReference,
-  type FromBook,
-  fromLookUp,
-  fromRequirement,
-  rowWords,
-} from '#core/spec/book/book-reference.ts';
+import type { BookReference } from '#core/spec/book/book-reference.ts';
+import { type FromBook, fromLookUp, fromRequirement, rowWords } from '#core/spec/book/from-book.ts';
 import { specKey } from '#core/spec/book/spec-key.ts';
 import { readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import { printedUnit } from '#core/spec/requirement/requirement.ts';

@@ -1,5 +1,5 @@
 import { accepted, type Result, refused } from '#core/result.ts';
-import { type FromBook, fromRequirement } from '#core/spec/book/book-reference.ts';
+import { type FromBook, fromRequirement } from '#core/spec/book/from-book.ts';
 import type { Source } from '#core/spec/book/source.ts';
 import type { Attachment } from '#wire/attachment.ts';
 import type { BookConflict, DependentJob, KeptRequirement, KeptTable, LogEntry } from '#wire/book.ts';

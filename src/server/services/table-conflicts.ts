@@ -1,5 +1,5 @@
-import { printedWithUnit } from '#core/spec/book/book-reference.ts';
 import { specificationOf } from '#core/spec/book/book-requirement.ts';
+import { printedWithUnit } from '#core/spec/book/from-book.ts';
 import { specKey } from '#core/spec/book/spec-key.ts';
 import { cellText, type ReadTable, readLookupTable } from '#core/spec/lookup/lookup-table.ts';
 import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';

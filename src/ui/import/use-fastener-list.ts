@@ -12,7 +12,7 @@ import {
 import { ONLY_GROUP } from '#core/job/only-group.ts';
 import type { JointKind } from '#core/joint/joint-kind.ts';
 import { JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
-import type { FromBook } from '#core/spec/book/book-reference.ts';
+import type { FromBook } from '#core/spec/book/from-book.ts';
 import { decodeText, type TextEncodingName } from '#core/spec/list/decode-text.ts';
 import type { Separator } from '#core/spec/list/delimited-table.ts';
 import { OPERATIONS } from '#wire/api.ts';

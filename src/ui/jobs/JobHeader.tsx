@@ -1,6 +1,6 @@
 import type { SendingStuck } from '#client/outbox/signals.ts';
 import { jobProgress } from '#core/view/open-items.ts';
-import { problemDetails } from '#wire/problems/problem-details.ts';
+import { workDetails } from '#wire/problems/en-work.ts';
 import { happeningWords } from '#wire/words/happening.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { ClockWarning } from './ClockWarning.tsx';
@@ -84,7 +84,7 @@ export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: J
       {(job.refusedEntries.length > 0 || job.storageProblem || job.unreadable > 0) && (
         <div className="grid gap-2 border-b border-rule p-3">
           <ProblemNotice problem={job.storageProblem} />
-          {job.unreadable > 0 && <ProblemNotice problem={problemDetails({ code: 'outbox-unreadable' })} />}
+          {job.unreadable > 0 && <ProblemNotice problem={workDetails({ code: 'outbox-unreadable' })} />}
           <RefusedLine entries={job.refusedEntries} />
         </div>
       )}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { OutboxEntry } from '#client/outbox/entry.ts';
 import { exportedEntries, sendAgain, setAsideFor } from '#client/outbox/refused.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { happeningWords } from '#wire/words/happening.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { timeHere } from '../kit/time/here.ts';

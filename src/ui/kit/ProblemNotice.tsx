@@ -1,5 +1,5 @@
 import TriangleAlert from 'lucide-react/icons/triangle-alert';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 
 type Props = {
   readonly problem: ProblemDetails | null;

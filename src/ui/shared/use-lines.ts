@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { readLines } from './read-lines.ts';
 
 /** How far a long piece of work is. */

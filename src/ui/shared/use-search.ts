@@ -2,7 +2,7 @@ import { keepPreviousData } from '@tanstack/react-query';
 import { call } from '#client/api.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { SearchHit } from '#wire/book.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { useAsked } from '../kit/answer/use-answer.ts';
 
 export type SearchAnswer = {

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import { call } from '#client/api.ts';
-import type { FromBook } from '#core/spec/book/book-reference.ts';
+import type { FromBook } from '#core/spec/book/from-book.ts';
 import type { Source } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { KeptTable, SearchHit } from '#wire/book.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { Site } from '#wire/site.ts';
 import { Dialog } from '../kit/Dialog.tsx';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';

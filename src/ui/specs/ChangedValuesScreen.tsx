@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { ValueRecallAnswer } from '#wire/recall.ts';
 import { changeWords } from '#wire/words/recall.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { call } from '#client/api.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { BookConflict, ConflictEffect } from '#wire/book.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 

@@ -4,7 +4,7 @@ import type { Person } from '#core/people/person.ts';
 import type { Source } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { BookConflict, KeptRequirement } from '#wire/book.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { Site } from '#wire/site.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { WhyDialog } from '../kit/WhyDialog.tsx';

@@ -3,7 +3,7 @@ import { call } from '#client/api.ts';
 import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { DependentJob, KeptRequirement, KeptTable } from '#wire/book.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 
 type Props = {

@@ -20,8 +20,9 @@ import {
 import { decodeText } from '#core/spec/list/decode-text.ts';
 import type { ListLine } from '#core/spec/list/list-line.ts';
 import { OPERATIONS } from '#wire/api.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { Problem } from '#wire/problems/problem.ts';
-import { type ProblemDetails, problemDetails } from '#wire/problems/problem-details.ts';
+import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { conditionWords, SOURCE_KIND_WORDS } from '#wire/words/book.ts';
 import { requirementWords } from '#wire/words/requirement.ts';

@@ -1,4 +1,4 @@
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { useTypedAhead } from '../kit/form/use-typed-ahead.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { FileButton, LIST_FILES } from '../shared/FileButton.tsx';

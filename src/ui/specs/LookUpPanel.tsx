@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { unitSymbol } from '#core/quantity/unit.ts';
-import { type FromBook, fromLookUp } from '#core/spec/book/book-reference.ts';
+import { type FromBook, fromLookUp } from '#core/spec/book/from-book.ts';
 import type { Source } from '#core/spec/book/source.ts';
 import { sourceName } from '#core/spec/book/source.ts';
 import { lookAlikes } from '#core/spec/lookup/look-alike-keys.ts';

@@ -6,7 +6,7 @@ import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { Attachment } from '#wire/attachment.ts';
 import type { DependentJob, KeptRequirement, KeptTable, LogEntry } from '#wire/book.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { dayWords } from '#wire/site-time.ts';
 import { SOURCE_KIND_WORDS, SOURCE_STATUS_WORDS } from '#wire/words/book.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { call } from '#client/api.ts';
 import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { RecallDecision, ValueFacts, ValueRecallAnswer } from '#wire/recall.ts';
 import { changeWords } from '#wire/words/recall.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';

@@ -1,5 +1,5 @@
 import { loanSchema } from '#core/tool/tool-blocks.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { ToolReport } from '#wire/tool.ts';
 import { DayField } from '../kit/form/DayField.tsx';
 import { Form } from '../kit/form/Form.tsx';

@@ -6,7 +6,7 @@ import { newtonMetres } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { RecalledJobLine } from '#wire/calibration.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { RecallDecision } from '#wire/recall.ts';
 import { sinceWords } from '#wire/words/tool.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';

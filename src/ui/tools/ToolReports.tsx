@@ -3,7 +3,7 @@ import { call } from '#client/api.ts';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { CribTool, ToolReport } from '#wire/tool.ts';
 import { Dialog } from '../kit/Dialog.tsx';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';

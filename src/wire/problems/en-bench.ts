@@ -5,6 +5,10 @@ import { mixUpWords } from '../words/mix-up.ts';
 import { type Problem, type ProblemWords, words } from './problem.ts';
 
 type BenchCode =
+  | 'not-a-number'
+  | 'ambiguous-number'
+  | 'position-repeated'
+  | 'book-reference-unknown'
   | 'tool-needed'
   | 'angle-not-recordable'
   | 'made-for-harder-material'
@@ -74,6 +78,24 @@ const plain = shortFigure;
 
 /** The words for what can be in the way at the bench and at a signature. */
 export const BENCH_WORDS: Wording = {
+  'not-a-number': (p) =>
+    words('Not a number', `"${p.text}" is no number.`, 'Type digits, with a point or a comma for decimals.'),
+  'ambiguous-number': (p) =>
+    words('Which number', `"${p.text}" may be ${p.candidates.join(' or ')}.`, 'Type it without the comma.'),
+  'position-repeated': (p) =>
+    words(
+      'Position stands twice',
+      'firstLine' in p
+        ? `"${p.position}" is already on line ${p.firstLine}.`
+        : `"${p.position}" stands twice.`,
+      'Give one of them its own position.',
+    ),
+  'book-reference-unknown': (p) =>
+    words(
+      'Not in the book',
+      `${p.requirementCode} is not in the spec book at that revision.`,
+      'Look it up again and choose the value that is in force.',
+    ),
   'tool-needed': () =>
     words(
       'A tool is needed first',

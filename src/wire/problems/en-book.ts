@@ -18,9 +18,6 @@ type BookCode =
   | 'source-unknown'
   | 'revision-stale'
   | 'not-in-conflict'
-  | 'book-reference-unknown'
-  | 'attachment-type'
-  | 'attachment-too-large'
   | 'unknown-choice'
   | 'book-differs'
   | 'amperes-out-of-bounds'
@@ -96,24 +93,6 @@ export const BOOK_WORDS: Wording = {
     ),
   'not-in-conflict': () =>
     words('No longer in conflict', 'These two do not disagree any more.', 'Load the page again.'),
-  'book-reference-unknown': (p) =>
-    words(
-      'Not in the book',
-      `${p.requirementCode} is not in the spec book at that revision.`,
-      'Look it up again and choose the value that is in force.',
-    ),
-  'attachment-type': () =>
-    words(
-      'Not a photograph or PDF',
-      'Only JPEG, PNG, WebP and PDF can be attached.',
-      'Take a photograph of it, or print it to PDF.',
-    ),
-  'attachment-too-large': (p) =>
-    words(
-      'File too large',
-      `An attachment has at most ${Math.round(p.mostBytes / 1_000_000)} MB.`,
-      'Take the photograph with less resolution.',
-    ),
   'unknown-choice': (p) =>
     words('Not one of these', `"${p.text}" is none of: ${p.known.join(', ')}.`, 'Type one of them.'),
   'nothing-recalled': () =>

@@ -1,33 +1,6 @@
-import { z } from 'zod';
+import { type ProblemDetails, withWords } from './details-shape.ts';
 import { problemWords } from './en.ts';
-import { mayRetry, type Problem, problemStatus } from './problem.ts';
+import type { Problem } from './problem.ts';
 
-/** Problem details as the interface of programs answers them. Source: RFC 9457. `type` is stable, `problem` holds the data. */
-export const problemDetailsSchema = z
-  .object({
-    type: z.string(),
-    title: z.string(),
-    status: z.int(),
-    detail: z.string(),
-    fix: z.string(),
-    retry: z.boolean(),
-    problem: z.looseObject({ code: z.string() }),
-  })
-  .meta({ id: 'ProblemDetails' });
-export type ProblemDetails = z.infer<typeof problemDetailsSchema>;
-
-export const PROBLEM_MEDIA_TYPE = 'application/problem+json';
-
-/** The problem details of a problem. */
-export const problemDetails = (problem: Problem): ProblemDetails => {
-  const { title, cause, fix } = problemWords(problem);
-  return {
-    type: `urn:jentik:problem:${problem.code}`,
-    title,
-    status: problemStatus(problem.code),
-    detail: cause,
-    fix,
-    retry: mayRetry(problem.code),
-    problem: { ...problem },
-  };
-};
+/** The problem details of any problem. */
+export const problemDetails = (problem: Problem): ProblemDetails => withWords(problem, problemWords(problem));

@@ -3,7 +3,7 @@ import { valueOrThrow } from '#core/fault.ts';
 import { takingHalf } from '#core/job/moved-requirement.ts';
 import type { JobPlan, PlannedFastener } from '#core/job/plan.ts';
 import { toNewtonMetres } from '#core/quantity/unit.ts';
-import type { FromBook } from '#core/spec/book/book-reference.ts';
+import type { FromBook } from '#core/spec/book/from-book.ts';
 import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
 import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
 import type { Schools } from '#core/target/schools.ts';

@@ -13,16 +13,13 @@ import { BenchStep } from './BenchStep.tsx';
 import { BenchTarget } from './BenchTarget.tsx';
 import { BenchVerdict } from './BenchVerdict.tsx';
 import { ComfortChoice } from './ComfortChoice.tsx';
+import { fetchLater, loadQuestions } from './later.ts';
 import { NotThisTool } from './NotThisTool.tsx';
 import { useBench } from './use-bench.ts';
 import { letGo, useBenchKeys } from './use-bench-keys.ts';
 import { useComfort } from './use-comfort.ts';
 
-// What stands over the bench comes after the bench itself, and before anyone needs it: the network may be gone by then.
-const loadQuestions = () =>
-  import('./BenchQuestions.tsx').then(({ BenchQuestions: all }) => ({ default: all }));
 const BenchQuestions = lazy(loadQuestions);
-const AFTER_START_MS = 1_500;
 /** How many of those that follow are joined by the dotted line. */
 const DRAWN_AHEAD = 3;
 
@@ -34,10 +31,7 @@ export const BenchScreen = ({ events, person }: Props) => {
   const [comfort, comfortStore] = useComfort();
   const bench = useBench(job, comfortStore, person);
   useBenchKeys(bench);
-  useEffect(() => {
-    const timer = setTimeout(() => void loadQuestions(), AFTER_START_MS);
-    return () => clearTimeout(timer);
-  }, []);
+  useEffect(fetchLater, []);
   const { view } = job;
   const { ask } = bench;
   const coming = useMemo(() => bench.coming.slice(0, DRAWN_AHEAD), [bench.coming]);

@@ -3,6 +3,7 @@ import Eye from 'lucide-react/icons/eye';
 import Hourglass from 'lucide-react/icons/hourglass';
 import Ruler from 'lucide-react/icons/ruler';
 import SquareCheck from 'lucide-react/icons/square-check';
+import { lazy, Suspense } from 'react';
 import type { JointStep } from '#core/joint/joint-step.ts';
 import type { DueStep } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
@@ -10,8 +11,10 @@ import { lastPulledAt, MINUTE_MS } from '#core/view/last-pulled.ts';
 import { limitsWords, STAGE_WORDS, stepResultWords, stepSourceWords, waitWords } from '#wire/words/joint.ts';
 import { timeHere } from '../../kit/time/here.ts';
 import { Instruments } from './Instruments.tsx';
-import { StepPhotograph } from './StepPhotograph.tsx';
+import { loadPhotograph } from './later.ts';
 import type { Bench } from './use-bench.ts';
+
+const StepPhotograph = lazy(loadPhotograph);
 
 const ICONS: Readonly<Record<JointStep['act']['kind'], typeof Eye>> = {
   confirm: SquareCheck,
@@ -76,7 +79,11 @@ export const BenchStep = ({ bench, view }: { readonly bench: Bench; readonly vie
         </p>
       )}
       {limits && <Instruments bench={bench} view={view} />}
-      {step.act.kind === 'photograph' && <StepPhotograph bench={bench} job={view.job} />}
+      {step.act.kind === 'photograph' && (
+        <Suspense fallback="Opening …">
+          <StepPhotograph bench={bench} job={view.job} />
+        </Suspense>
+      )}
     </section>
   );
 };

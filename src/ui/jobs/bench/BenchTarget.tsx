@@ -11,10 +11,10 @@ import { HEAD_DRIVE_WORDS } from '#wire/words/assumption.ts';
 import { passWords } from '#wire/words/joint.ts';
 import { writtenWords } from '#wire/words/requirement.ts';
 import { requirementView } from '../requirement-view.ts';
-import { Why } from '../Why.tsx';
 import { BenchWarnings } from './BenchWarnings.tsx';
 import { ThreadDirection } from './ThreadDirection.tsx';
 import type { Bench } from './use-bench.ts';
+import { WhyHere } from './WhyHere.tsx';
 
 const windDownWords = ({ takenTools, toolsOf, plan }: JobView): string => {
   const atHand = new Set([...toolsOf.values()].flat());
@@ -125,14 +125,7 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
             <span className="text-faint whitespace-nowrap">{shown.otherwise}</span>{' '}
           </>
         )}
-        <details className="inline-block open:block">
-          <summary className="inline cursor-pointer py-2 text-layout underline underline-offset-3">
-            why
-          </summary>
-          <div className="mt-2 rounded-md border border-rule p-3">
-            <Why fastener={fastener} job={view} />
-          </div>
-        </details>
+        <WhyHere fastener={fastener} view={view} />
       </div>
       {fastener.runOn && (
         <p className="flex flex-wrap items-center gap-x-3" data-testid="run-on">

@@ -1,4 +1,4 @@
-import { problemWords } from '#wire/problems/en.ts';
+import { workWords } from '#wire/problems/en-work.ts';
 import { STATUS_WORDS, verdictWords } from '#wire/words/verdict.ts';
 import { StatusIcon } from '../../shared/StatusIcon.tsx';
 import { requirementView } from '../requirement-view.ts';
@@ -19,7 +19,7 @@ const TONES = {
 export const BenchVerdict = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob }) => {
   const { refusal, lastPull } = bench;
   if (refusal) {
-    const { title, cause, fix } = problemWords(refusal);
+    const { title, cause, fix } = workWords(refusal);
     return (
       <div role="alert" className="grid gap-2 rounded-md border-2 border-unsure p-3">
         <div>

@@ -1,5 +1,5 @@
 import type { NextAction } from '#core/view/next-action.ts';
-import { problemWords } from '#wire/problems/en.ts';
+import { workWords } from '#wire/problems/en-work.ts';
 import { toolOutWords } from '#wire/words/tool.ts';
 
 /** Why the tool in hand can't be used for the fastener in front, and what would cure it. */
@@ -11,8 +11,7 @@ export const NotThisTool = ({ taken, refusal }: Extract<NextAction, { kind: 'ano
       </>
     ) : (
       <>
-        <strong>{taken.tool.code} can’t do this.</strong> {problemWords(refusal).cause}{' '}
-        {problemWords(refusal).fix}
+        <strong>{taken.tool.code} can’t do this.</strong> {workWords(refusal).cause} {workWords(refusal).fix}
       </>
     )}
   </p>

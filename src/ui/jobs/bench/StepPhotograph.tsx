@@ -3,7 +3,7 @@ import { call } from '#client/api.ts';
 import { fileBase64, thumbnailBase64 } from '#client/thumbnail.ts';
 import { ATTACHMENT_TYPES } from '#core/spec/book/media-type.ts';
 import { JOB_OPERATIONS } from '#wire/api-jobs.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { ProblemNotice } from '../../kit/ProblemNotice.tsx';
 import { FileButton } from '../../shared/FileButton.tsx';
 import type { Bench } from './use-bench.ts';

@@ -1,6 +1,6 @@
 import { type keepPreviousData, QueryClient, useQuery } from '@tanstack/react-query';
 import type { Answer } from '#client/api.ts';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 
 // One for the page: its islands share what they have asked.
 const client = new QueryClient({

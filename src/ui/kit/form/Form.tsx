@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from 'react';
 import { type FieldValues, FormProvider } from 'react-hook-form';
-import type { ProblemDetails } from '#wire/problems/problem-details.ts';
+import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { ProblemNotice } from '../ProblemNotice.tsx';
 import { ErrorSummary } from './ErrorSummary.tsx';
 import { FormLabels } from './form-labels.ts';

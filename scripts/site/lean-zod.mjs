@@ -1,0 +1,22 @@
+import { readFileSync } from 'node:fs';
+
+const SCHEMAS = /\/zod\/v4\/core\/(?:to-json-schema|json-schema-processors)\.js$/;
+const ENGLISH = /\/zod\/v4\/locales\/en\.js$/;
+const EXPORTED = /^export (?:const|function) (\w+)/gm;
+
+/** Leaves out of the browser's zod what no page calls and no bundler finds unused, since the library hangs it on every schema (docs/adr/0019): what writes JSON
+ *  schemas, which only `npm run openapi` does; a browser that asks for one all the same is told. And its English, in whose place the forms have words of their
+ *  own (ui/kit/form/field-words). */
+export const leanZod = () => ({
+  name: 'jentik-lean-zod',
+  load(id, { ssr } = {}) {
+    if (ssr) return null;
+    if (ENGLISH.test(id)) return 'export default () => ({ localeError: () => "invalid" });';
+    if (!SCHEMAS.test(id)) return null;
+    const names = [...readFileSync(id, 'utf8').matchAll(EXPORTED)].map(([, name]) => name);
+    return [
+      'const none = () => () => { throw new Error("JSON schemas are written on the server"); };',
+      ...names.map((name) => `export const ${name} = none;`),
+    ].join('\n');
+  },
+});

@@ -1,0 +1,19 @@
+// What the bench shows only when it is asked comes after the bench itself, and before anyone needs it: the network may be gone by then.
+
+export const loadQuestions = () =>
+  import('./BenchQuestions.tsx').then(({ BenchQuestions: all }) => ({ default: all }));
+
+export const loadWhy = () => import('../Why.tsx').then(({ Why: why }) => ({ default: why }));
+
+export const loadPhotograph = () =>
+  import('./StepPhotograph.tsx').then(({ StepPhotograph: photograph }) => ({ default: photograph }));
+
+const AFTER_START_MS = 1_500;
+
+/** Fetches all of it a moment after the start, unless the returned function is called before. */
+export const fetchLater = (): (() => void) => {
+  const timer = setTimeout(() => {
+    for (const load of [loadQuestions, loadWhy, loadPhotograph]) load().catch(() => {});
+  }, AFTER_START_MS);
+  return () => clearTimeout(timer);
+};

@@ -1,0 +1,222 @@
+import { type Problem, type ProblemWords, words } from './problem.ts';
+
+type SiteCode =
+  | 'scale-limits-reversed'
+  | 'scale-turn-not-whole-marks'
+  | 'scale-too-fine'
+  | 'not-signed-in'
+  | 'wrong-pin'
+  | 'pin-locked'
+  | 'not-found'
+  | 'body-invalid'
+  | 'body-too-large'
+  | 'wrong-origin'
+  | 'wrong-content-type'
+  | 'not-your-event'
+  | 'kind-not-accepted'
+  | 'site-has-people'
+  | 'name-taken'
+  | 'tool-code-taken'
+  | 'tool-changed'
+  | 'event-id-used'
+  | 'calibration-dates-reversed'
+  | 'no-connection'
+  | 'answer-misshaped'
+  | 'device-storage-failed'
+  | 'device-keeps-nothing'
+  | 'ledger-broken'
+  | 'backup-runs'
+  | 'no-room-for-backups'
+  | 'result-out-of-bounds'
+  | 'computing-busy'
+  | 'computing-too-long'
+  | 'setup-code-wrong'
+  | 'setup-code-spent'
+  | 'check-runs'
+  | 'job-busy'
+  | 'database-away'
+  | 'outbox-unreadable'
+  | 'fault'
+  | 'attachment-type'
+  | 'attachment-too-large';
+
+type Wording = {
+  readonly [C in SiteCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
+};
+
+/** The words for what a site can refuse, and for what can come between it and a device. */
+export const SITE_WORDS: Wording = {
+  'scale-limits-reversed': () =>
+    words(
+      'The scale runs backwards',
+      'Its maximum is not above its minimum.',
+      'Read both off the tool again.',
+    ),
+  'scale-turn-not-whole-marks': () =>
+    words(
+      'A turn is not a whole number of marks',
+      'The torque of one turn must be a multiple of one mark.',
+      'Count the marks on the barrel.',
+    ),
+  'scale-too-fine': (p) =>
+    words('Too many marks', `A scale has at most ${p.mostMarks} marks.`, 'Check the value of one mark.'),
+  'not-signed-in': () => words('Not signed in', 'The session ended.', 'Sign in again.'),
+  'wrong-pin': (p) =>
+    words(
+      'Wrong PIN',
+      p.triesLeft === 1
+        ? 'One more try before it is locked for a while.'
+        : `${p.triesLeft} more tries before it is locked for a while.`,
+      'Try again.',
+    ),
+  'pin-locked': (p) =>
+    words(
+      'Locked for a while',
+      `Too many wrong PINs; open again in ${p.untilSeconds} s.`,
+      'Wait, then try again.',
+    ),
+  'not-found': (p) => words('Not found', `There is no such ${p.what} here.`, 'Go back to the list.'),
+  'body-invalid': (p) =>
+    words(
+      'Something does not fit',
+      p.issues
+        .slice(0, 4)
+        .map(({ path, message }) => `${path}: ${message}`)
+        .join('; '),
+      'Mend it and send again; nothing was saved.',
+    ),
+  'body-too-large': (p) => words('Too much at once', `At most ${p.mostBytes / 1e6} MB.`, 'Send it in parts.'),
+  'wrong-origin': () =>
+    words('Not from this site', 'The request came from another page.', 'Open Jentik in its own tab.'),
+  'wrong-content-type': () =>
+    words('Not JSON', 'This address takes JSON.', 'Send it with content type application/json.'),
+  'not-your-event': (p) =>
+    words('Someone else’s work', `This was done by ${p.name}.`, `It is sent when ${p.name} signs in again.`),
+  'kind-not-accepted': (p) =>
+    words('Not this way', `"${p.kind}" is not sent as an event.`, 'Use its own action.'),
+  'site-has-people': () => words('Already set up', 'This site has its first person.', 'Sign in.'),
+  'name-taken': (p) =>
+    words('Name taken', `There is a ${p.name} already; tiles must be told apart.`, 'Add an initial.'),
+  'tool-code-taken': (p) =>
+    words('Code taken', `There is a tool ${p.toolCode} already.`, 'Give this one its own code.'),
+  'tool-changed': (p) =>
+    words(
+      'The tool changed',
+      `${p.toolCode} is not in the crib as this device remembers it.`,
+      'Choose the tool again under Plan.',
+    ),
+  'event-id-used': () =>
+    words(
+      'Used elsewhere',
+      'This event’s id belongs to another event.',
+      'Do it again; the first is kept as it was.',
+    ),
+  'calibration-dates-reversed': () =>
+    words('Due before it was calibrated', 'The due date is before the calibration.', 'Check both dates.'),
+  'no-connection': () =>
+    words(
+      'No connection',
+      'The server can’t be reached.',
+      'Nothing was saved by this. Try again when it answers.',
+    ),
+  'answer-misshaped': () =>
+    words(
+      'Answer not understood',
+      'The server is of another version than this page, or something stands between them.',
+      'Whether it was saved is not known: reload the page and look.',
+    ),
+  'device-storage-failed': () =>
+    words(
+      'Not kept on this device',
+      'The browser refuses to store what you do: until it is sent, this tab alone holds it.',
+      'Keep this tab open until all is sent, and free some space.',
+    ),
+  'device-keeps-nothing': () =>
+    words(
+      'This browser keeps nothing',
+      'It gives no room to store what you do, as in a private window. It is sent at once; without a connection this tab alone holds it.',
+      'Go on with care: keep this tab open until all is sent.',
+    ),
+  'ledger-broken': (p) =>
+    words(
+      'The ledger is not whole',
+      `The events of this job break at number ${p.sequence}: something was lost or changed in the database. Nothing is taken or sealed until that is mended.`,
+      'Tell a lead. What waits on this device stays there; npm run check names the place.',
+    ),
+  'backup-runs': () =>
+    words(
+      'A backup is under way',
+      'Somebody started one a moment ago.',
+      'Wait until it is through; it stands in the list then.',
+    ),
+  'no-room-for-backups': () =>
+    words(
+      'No place for backups',
+      'This site was started without a folder for them, or the folder can’t be written.',
+      'Use npm run backup -- FILE on the machine of the site.',
+    ),
+  'result-out-of-bounds': () =>
+    words(
+      'Beyond what can be worked out',
+      'What comes of these numbers is too large, too small, or no number.',
+      'Check each number and its unit.',
+    ),
+  'computing-busy': () =>
+    words('Others are before you', 'Many have asked for long work at once.', 'Try again in a moment.'),
+  'computing-too-long': () =>
+    words('It takes too long', 'This is more than can be worked out in one piece.', 'Send less at once.'),
+  'setup-code-wrong': () =>
+    words(
+      'Not the set-up code',
+      'The site is empty, and its first person types the code that its start printed.',
+      'Read it where Jentik was started: three groups of four.',
+    ),
+  'setup-code-spent': () =>
+    words(
+      'No code is taken now',
+      'Too many wrong ones were typed, or the site was started without one.',
+      'End Jentik and start it again with npm start: it prints a new code.',
+    ),
+  'check-runs': () =>
+    words(
+      'A check is under way',
+      'Somebody started one a moment ago.',
+      'Wait until it is through; its result stands here then.',
+    ),
+  'job-busy': () =>
+    words(
+      'Not now',
+      'Others are writing to this job, and its turn did not come in time.',
+      'Try again in a moment.',
+    ),
+  'database-away': () =>
+    words(
+      'The database is away',
+      'Jentik can’t reach it just now, or it takes too long.',
+      'Try again in a moment.',
+    ),
+  'outbox-unreadable': () =>
+    words(
+      'Can’t be read any more',
+      'It was kept by another version of Jentik.',
+      'Tell a lead; it stays on this device.',
+    ),
+  fault: (p) =>
+    words(
+      'Something broke',
+      `Jentik failed at its end (reference ${p.reference}).`,
+      'Try again; if it happens twice, tell a lead the reference.',
+    ),
+  'attachment-type': () =>
+    words(
+      'Not a photograph or PDF',
+      'Only JPEG, PNG, WebP and PDF can be attached.',
+      'Take a photograph of it, or print it to PDF.',
+    ),
+  'attachment-too-large': (p) =>
+    words(
+      'File too large',
+      `An attachment has at most ${Math.round(p.mostBytes / 1_000_000)} MB.`,
+      'Take the photograph with less resolution.',
+    ),
+};
