@@ -1,11 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { chooseFile, expect, plainList, plannedJob, signedIn, test } from './site.ts';
-
-const demoJob = async (page: Page, title: string): Promise<string> => {
-  const jobs = (await (await page.request.get('/api/v1/jobs')).json()) as { id: string; title: string }[];
-  return jobs.find((job) => job.title.startsWith(title))?.id ?? '';
-};
+import { chooseFile, demoJob, expect, plainList, plannedJob, signedIn, test } from './site.ts';
 
 const SCREENS: readonly { readonly name: string; readonly open: (page: Page) => Promise<unknown> }[] = [
   { name: 'jobs', open: (page) => page.goto('/jobs') },

@@ -47,6 +47,12 @@ export const signedIn = async (page: Page, name: string): Promise<void> => {
   expect(answer.status()).toBe(200);
 };
 
+/** The id of the first job of the demo whose title holds these words. */
+export const demoJob = async (page: Page, title: string): Promise<string> => {
+  const jobs = (await (await page.request.get('/api/v1/jobs')).json()) as { id: string; title: string }[];
+  return jobs.find((job) => job.title.startsWith(title))?.id ?? '';
+};
+
 export const HEADER = 'position,label,x_mm,y_mm,conductor,requirement';
 
 /** A terminal list of so many plain lines. */

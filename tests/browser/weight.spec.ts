@@ -5,7 +5,8 @@ const FONT_MOST_BYTES = 40_000;
 
 test('the bench loads at most 150 kB of packed script and no font over 40 kB', async ({ page }) => {
   await signedIn(page, 'Ayu');
-  const scripts: { readonly name: string; readonly bytes: number; readonly packed: string | undefined }[] = [];
+  const scripts: { readonly name: string; readonly bytes: number; readonly packed: string | undefined }[] =
+    [];
   const fonts: number[] = [];
   const asked: Promise<void>[] = [];
   page.on('response', (response) => {

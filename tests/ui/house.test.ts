@@ -34,6 +34,7 @@ const HOOKS: Readonly<Record<string, string>> = {
   'kit/table/use-list-table.ts': 'a face of the table library; tried in Chromium by kit.spec',
   'kit/table/use-row-keys.ts': 'rowAfter is tested in tests/ui/kit; the focus in Chromium by kit.spec',
   'kit/table/use-shown-rows.ts': 'a face of the virtual library; tried in Chromium by kit.spec',
+  'jobs/bench/use-after-frame.ts': 'one effect and a state; measured in Chromium by bench -- screen',
   'jobs/bench/use-comfort.ts': 'subscribes to comfortStore, which tests/client tests',
   'jobs/bench/use-pad.ts': 'one media query and a choice; tried in Chromium by hands.spec',
   'shared/use-lines.ts': 'reads lines as readLines does; tried in Chromium by keeping.spec',

@@ -108,12 +108,9 @@ export const comingFrom = (view: JobView, position: string | null, isFewest: boo
   return isFewest ? sameSettingFirst(view, coming, position) : coming;
 };
 
-/** Where the bench is on a job. */
-export const benchAt = (
-  view: JobView,
-  { chosen, remeasured }: Pick<BenchState, 'chosen' | 'remeasured'>,
-  isFewest = false,
-): BenchAt => {
+type Looked = Pick<BenchState, 'chosen' | 'remeasured'>;
+
+const workedOut = (view: JobView, { chosen, remeasured }: Looked, isFewest: boolean): BenchAt => {
   const position = chosen ?? nextPosition(view, null);
   const coming = comingFrom(view, position, isFewest);
   const fastener = position === null ? undefined : fastenerAt(view, position);
@@ -125,6 +122,18 @@ export const benchAt = (
     coming,
     lastPull: lastPullOf(view),
   };
+};
+
+const known = new WeakMap<JobView, Map<string, BenchAt>>();
+
+/** Where the bench is on a job. Worked out once for each way to look at it: one pull asks half a dozen times. */
+export const benchAt = (view: JobView, looked: Looked, isFewest = false): BenchAt => {
+  const ways = known.get(view) ?? new Map<string, BenchAt>();
+  known.set(view, ways);
+  const way = JSON.stringify([looked.chosen, looked.remeasured, isFewest]);
+  const at = ways.get(way) ?? workedOut(view, looked, isFewest);
+  ways.set(way, at);
+  return at;
 };
 
 /** A bench at which nothing was done yet. */

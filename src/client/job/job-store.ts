@@ -71,6 +71,10 @@ const LOOK_EVERY_MS = 3_000;
 /** A look older than this is taken again before a pull is recorded, and given up after the other. */
 const FRESH_MS = 1_000;
 const LOOK_MS = 400;
+/** So long after something was done here the next thing is close: it is looked again before the last look is old, so that no pull waits for it. */
+const AT_WORK_MS = 30_000;
+const LOOK_AT_WORK_MS = 600;
+const TICK_MS = 200;
 
 const headOf = ({ placed }: FoldedJob): SignedHead => {
   const last = placed.at(-1);
@@ -143,8 +147,10 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
   };
 
   let lookedAt = 0;
+  let triedAt = 0;
   let looking: Promise<void> | null = null;
   const caughtUp = async (): Promise<void> => {
+    triedAt = Date.now();
     const after = String(headOf(job).sequence);
     const answer = await call(JOB_OPERATIONS.jobEvents, undefined, { job: jobId, after });
     if (!answer.ok) return;
@@ -174,10 +180,12 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
   };
 
   let keeping: Promise<boolean> | null = null;
+  let workedAt = Number.NEGATIVE_INFINITY;
   const happen: JobStore['happen'] = (happening) => {
     const known = { ...knowingNothing(person), ...knewOf(happening), at: deviceNow() };
     const decided = decide(job.view, commandOf(happening), known);
     if (!decided.ok) return decided;
+    workedAt = Date.now();
     const event = happeningNow(jobId, person, decided.value);
     const view = applied(job.view, event) ?? job.view;
     hold({ placed: job.placed, waiting: [...job.waiting, event], view });
@@ -221,8 +229,10 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     });
     const timer = setInterval(() => {
       const isSeen = !('document' in globalThis) || document.visibilityState === 'visible';
-      if (isSeen && store.snapshot().isReady) void catchUp();
-    }, LOOK_EVERY_MS);
+      const isAtWork = Date.now() - workedAt < AT_WORK_MS;
+      const pause = isAtWork ? LOOK_AT_WORK_MS : LOOK_EVERY_MS;
+      if (isSeen && store.snapshot().isReady && Date.now() - triedAt >= pause) void catchUp();
+    }, TICK_MS);
     // What only this page holds is lost with it: the browser asks before it closes.
     const onLeave = (event: Event): void => {
       if (store.snapshot().inMemory > 0) event.preventDefault();

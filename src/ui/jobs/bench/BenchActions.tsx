@@ -1,4 +1,5 @@
 import Calculator from 'lucide-react/icons/calculator';
+import { memo } from 'react';
 import type { JobView } from '#core/view/job-view.ts';
 import { NumberPad } from '../../kit/NumberPad.tsx';
 import { mainWords, typedWords } from './main-words.ts';
@@ -16,7 +17,7 @@ const SMALL =
 
 /** The one large action, a pad for what is typed, and the small actions, each with its key. Nothing here moves as the work goes on: the large action keeps its place
  *  at the foot. */
-export const BenchActions = ({ bench, view, isReady }: Props) => {
+export const BenchActions = memo(({ bench, view, isReady }: Props) => {
   const { action, position, typed } = bench;
   const { isOpen, toggle } = usePad(isNumberNeeded(action));
   const recording = typed === '' ? null : typedWords(action, typed);
@@ -56,4 +57,4 @@ export const BenchActions = ({ bench, view, isReady }: Props) => {
       </div>
     </div>
   );
-};
+});

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { fastenerAt } from '#core/view/bench.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { openItems } from '#core/view/open-items.ts';
@@ -16,7 +17,7 @@ const COMING_SHOWN = 3;
 const OPEN_SHOWN = 3;
 
 /** What comes next and what is still open of what was pulled, along the foot of the bench. */
-export const BenchFoot = ({ view: state, coming, onChoose }: Props) => {
+export const BenchFoot = memo(({ view: state, coming, onChoose }: Props) => {
   const next = coming.slice(0, COMING_SHOWN).flatMap((position) => fastenerAt(state, position) ?? []);
   const out = openItems(state).filter(
     ({ status, leftOpenWhy }) => status !== 'open' && status !== 'reached' && leftOpenWhy === null,
@@ -65,4 +66,4 @@ export const BenchFoot = ({ view: state, coming, onChoose }: Props) => {
       })}
     </div>
   );
-};
+});

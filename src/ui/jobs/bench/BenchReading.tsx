@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { fromNewtonMetres, unitSymbol } from '#core/quantity/unit.ts';
 import { isIndicating } from '#core/tool/tool.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
@@ -7,7 +8,7 @@ import { Tape } from '../../shared/Tape.tsx';
 import type { Bench } from './use-bench.ts';
 
 /** The tape under its hairline: what was typed, or what a click would read, against the limits of the pass. */
-export const BenchReading = ({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
+export const BenchReading = memo(({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
   const { fastener, action, typed } = bench;
   const whole = fastener ? targetOrNull(view, fastener) : null;
   if (!fastener || !whole || (action.kind !== 'pull' && action.kind !== 'set-tool')) return null;
@@ -30,4 +31,4 @@ export const BenchReading = ({ bench, view }: { readonly bench: Bench; readonly 
       />
     </div>
   );
-};
+});

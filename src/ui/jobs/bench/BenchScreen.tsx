@@ -15,6 +15,7 @@ import { BenchVerdict } from './BenchVerdict.tsx';
 import { ComfortChoice } from './ComfortChoice.tsx';
 import { fetchLater, loadQuestions } from './later.ts';
 import { NotThisTool } from './NotThisTool.tsx';
+import { useAfterFrame } from './use-after-frame.ts';
 import { useBench } from './use-bench.ts';
 import { letGo, useBenchKeys } from './use-bench-keys.ts';
 import { useComfort } from './use-comfort.ts';
@@ -34,10 +35,14 @@ export const BenchScreen = ({ events, person }: Props) => {
   useEffect(fetchLater, []);
   const { view } = job;
   const { ask } = bench;
-  const coming = useMemo(() => bench.coming.slice(0, DRAWN_AHEAD), [bench.coming]);
+  // The verdict and what is next come first; the drawing and the foot follow within a frame or two, also on a slow tablet with 400 fasteners.
+  const { position, coming } = bench;
+  const drawn = useAfterFrame(useMemo(() => ({ view, position, coming }), [view, position, coming]));
+  const ahead = useMemo(() => drawn.coming.slice(0, DRAWN_AHEAD), [drawn.coming]);
   const showLegend = useCallback(() => ask('legend'), [ask]);
+  const showKeys = useCallback(() => ask('help'), [ask]);
   const { action } = bench;
-  const foot = <BenchFoot view={view} coming={bench.coming} onChoose={bench.choose} />;
+  const foot = <BenchFoot view={drawn.view} coming={drawn.coming} onChoose={bench.choose} />;
   return (
     <>
       <JobHeader job={job} tab="bench" />
@@ -47,9 +52,9 @@ export const BenchScreen = ({ events, person }: Props) => {
         <section className="flex min-h-0 flex-col short:hidden lg:short:flex lg:flex-1" aria-label="Drawing">
           <div className="h-38 p-2 sm:h-72 sm:p-3 lg:h-auto lg:min-h-0 lg:flex-1">
             <JobDrawing
-              view={view}
-              next={bench.position}
-              coming={coming}
+              view={drawn.view}
+              next={drawn.position}
+              coming={ahead}
               onChoose={bench.choose}
               onLegend={showLegend}
             />
@@ -73,22 +78,14 @@ export const BenchScreen = ({ events, person }: Props) => {
             <BenchReading bench={bench} view={view} />
           </div>
           <div className="grid gap-2 border-t border-rule bg-sheet px-4 py-2 max-sm:sticky max-sm:bottom-14 max-sm:z-10 lg:px-6">
-            <BenchVerdict bench={bench} job={job} />
+            <BenchVerdict bench={bench} view={view} />
             <BenchActions bench={bench} view={view} isReady={job.isReady} />
             <div className="short:hidden max-sm:hidden">
-              <ComfortChoice
-                comfort={comfort}
-                onChange={comfortStore.change}
-                onKeys={() => bench.ask('help')}
-              />
+              <ComfortChoice comfort={comfort} onChange={comfortStore.change} onKeys={showKeys} />
             </div>
           </div>
           <div className="px-4 sm:hidden">
-            <ComfortChoice
-              comfort={comfort}
-              onChange={comfortStore.change}
-              onKeys={() => bench.ask('help')}
-            />
+            <ComfortChoice comfort={comfort} onChange={comfortStore.change} onKeys={showKeys} />
           </div>
           <div className="short:hidden lg:hidden">{foot}</div>
         </section>

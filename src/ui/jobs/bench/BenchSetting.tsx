@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { displayDigits, shortFigure } from '#core/quantity/display.ts';
 import { fromNewtonMetres, type NewtonMetres, unitSymbol } from '#core/quantity/unit.ts';
 import type { Target } from '#core/target/target-and-acceptance.ts';
@@ -36,7 +37,7 @@ const onTool = ({ adapter, angleDegrees, isAngleHeld }: TakenTool['adapters'][nu
     : `${adapter.code} in line`;
 
 /** What to set the tool to and how its scale must look, with the way there from where it stands. */
-export const BenchSetting = ({ action, limits }: Props) => {
+export const BenchSetting = memo(({ action, limits }: Props) => {
   const { wanted, taken } = action;
   const { tool, setting, adapters, adapterFactor } = taken;
   const standsAt = setting?.value ?? tool.restSetting;
@@ -80,4 +81,4 @@ export const BenchSetting = ({ action, limits }: Props) => {
       )}
     </section>
   );
-};
+});

@@ -3,7 +3,7 @@ import Eye from 'lucide-react/icons/eye';
 import Hourglass from 'lucide-react/icons/hourglass';
 import Ruler from 'lucide-react/icons/ruler';
 import SquareCheck from 'lucide-react/icons/square-check';
-import { lazy, Suspense } from 'react';
+import { lazy, memo, Suspense } from 'react';
 import type { JointStep } from '#core/joint/joint-step.ts';
 import type { DueStep } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
@@ -49,7 +49,7 @@ const WaitUntil = ({ due, view }: { readonly due: DueStep; readonly view: JobVie
 };
 
 /** The step that is due: what to do, what is wanted of it, and what it is measured with. */
-export const BenchStep = ({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
+export const BenchStep = memo(({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
   const { action, typed } = bench;
   if (action.kind !== 'step') return null;
   const { due } = action;
@@ -86,4 +86,4 @@ export const BenchStep = ({ bench, view }: { readonly bench: Bench; readonly vie
       )}
     </section>
   );
-};
+});

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { mayRemeasure } from '#client/job/bench-state.ts';
 import { detailWords, groupOf } from '#core/job/plan.ts';
 import { unitSymbol } from '#core/quantity/unit.ts';
@@ -58,7 +59,7 @@ const RunOnLimit = ({ thread }: { readonly thread: string }) => {
 };
 
 /** The fastener in front: where it is, what it is, the torque it gets and why, with which tool, in which pass. */
-export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
+export const BenchTarget = memo(({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
   const { fastener } = bench;
   if (!fastener) return <Finished bench={bench} view={view} />;
   const { planned } = fastener;
@@ -148,4 +149,4 @@ export const BenchTarget = ({ bench, view }: { readonly bench: Bench; readonly v
       )}
     </div>
   );
-};
+});

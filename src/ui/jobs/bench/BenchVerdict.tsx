@@ -1,8 +1,9 @@
+import { memo } from 'react';
+import type { JobView } from '#core/view/job-view.ts';
 import { workWords } from '#wire/problems/en-work.ts';
 import { STATUS_WORDS, verdictWords } from '#wire/words/verdict.ts';
 import { StatusIcon } from '../../shared/StatusIcon.tsx';
 import { requirementView } from '../requirement-view.ts';
-import type { OpenJob } from '../use-job.ts';
 import type { Bench } from './use-bench.ts';
 
 const TONES = {
@@ -16,7 +17,7 @@ const TONES = {
 } as const;
 
 /** What the last pull came to, or the question that has to be answered before one is recorded. */
-export const BenchVerdict = ({ bench, job }: { readonly bench: Bench; readonly job: OpenJob }) => {
+export const BenchVerdict = memo(({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
   const { refusal, lastPull } = bench;
   if (refusal) {
     const { title, cause, fix } = workWords(refusal);
@@ -52,7 +53,7 @@ export const BenchVerdict = ({ bench, job }: { readonly bench: Bench; readonly j
     );
   const { planned } = lastPull.fastener;
   const { body } = lastPull.pull;
-  const { unit, resolution } = requirementView(job.view, lastPull.fastener);
+  const { unit, resolution } = requirementView(view, lastPull.fastener);
   const { fact, consequence } = verdictWords(body, unit, resolution);
   return (
     <div
@@ -68,4 +69,4 @@ export const BenchVerdict = ({ bench, job }: { readonly bench: Bench; readonly j
       </p>
     </div>
   );
-};
+});

@@ -1,6 +1,7 @@
 import Speech from 'lucide-react/icons/audio-lines';
 import Keyboard from 'lucide-react/icons/keyboard';
 import Volume2 from 'lucide-react/icons/volume-2';
+import { memo } from 'react';
 import type { Comfort, ComfortStore } from '#client/device/comfort.ts';
 import { Tick } from '../../kit/Tick.tsx';
 
@@ -11,7 +12,7 @@ type Props = {
 };
 
 /** What the bench says aloud, and the way to its keys. */
-export const ComfortChoice = ({ comfort, onChange, onKeys }: Props) => (
+export const ComfortChoice = memo(({ comfort, onChange, onKeys }: Props) => (
   <div className="flex flex-wrap justify-between gap-x-2 text-s">
     <Tick isOn={comfort.tone} onChange={(isOn) => onChange({ tone: isOn })}>
       <Volume2 size={18} aria-hidden="true" /> tone
@@ -26,4 +27,4 @@ export const ComfortChoice = ({ comfort, onChange, onKeys }: Props) => (
       <Keyboard size={18} aria-hidden="true" /> keys <span className="key">?</span>
     </button>
   </div>
-);
+));

@@ -27,14 +27,13 @@ export const useBench = (job: OpenJob, comfort: ComfortStore, person: Person): B
   useEffect(() => store.watch(), [store]);
   const state = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   const { view } = job;
-  const { chosen, remeasured } = state;
-  const { fewest } = comfort.snapshot();
-  const at = useMemo(() => benchAt(view, { chosen, remeasured }, fewest), [view, chosen, remeasured, fewest]);
+  const at = benchAt(view, state, comfort.snapshot().fewest);
   const { fastener } = at;
   useEffect(() => {
     if (!comfort.snapshot().speech || !fastener) return;
     const { target, symbol } = requirementView(view, fastener);
     say(`${fastener.planned.position}, ${fastener.planned.label}: ${target} ${symbol}`);
   }, [comfort, fastener, view]);
-  return { ...store, ...state, ...at };
+  // The same for as long as nothing at the bench is otherwise: what waits to be sent redraws the head of the page and not the bench.
+  return useMemo(() => ({ ...store, ...state, ...at }), [store, state, at]);
 };

@@ -29,13 +29,23 @@ const FIRST_SIZE = { width: 690, height: 560 };
 
 // What is out of view is not drawn: 400 heads repainted at each pull would hold up the verdict. Nor is what the edge would cut: a row is seen whole or not at all.
 const isWhole = (
-  { x, y, width, height, radius, pixelsPerMm }: DrawingView & { readonly pixelsPerMm: number },
+  { x, y, width, height, radius }: DrawingView,
+  pixelsPerMm: number,
   place: { readonly xMm: number; readonly yMm: number },
 ): boolean =>
   place.xMm - radius * CELL.side >= x &&
   place.xMm + radius * CELL.side <= x + width &&
   place.yMm - radius * CELL.above >= y + RULER_PX / pixelsPerMm &&
   place.yMm + radius * CELL.below <= y + height;
+
+/** The same view for as long as it shows the same. */
+const useSameView = (view: DrawingView): DrawingView => {
+  const { x, y, width, height, radius, isFollowing } = view;
+  return useMemo(
+    () => ({ x, y, width, height, radius, isFollowing }),
+    [x, y, width, height, radius, isFollowing],
+  );
+};
 
 /** The fasteners where they sit, in millimetres as seen from one side, each with its head and witness stripe. Follows the next one when the
  *  whole would be too small to read. */
@@ -55,11 +65,13 @@ export const FastenerDrawing = ({
   // A drawing that is put away for want of room has no size.
   const isSeen = size.width > 0 && size.height > RULER_PX;
   const pitch = useMemo(() => smallestPitch(places), [places]);
-  const view = drawingView(places, isSeen ? size : FIRST_SIZE, around, outline, pitch);
+  const view = useSameView(drawingView(places, isSeen ? size : FIRST_SIZE, around, outline, pitch));
   const pixelsPerMm = (isSeen ? size.width : FIRST_SIZE.width) / view.width;
-  const shown = view.isFollowing
-    ? fasteners.filter(({ planned }) => isWhole({ ...view, pixelsPerMm }, planned))
-    : fasteners;
+  const shown = useMemo(
+    () => (view.isFollowing ? places.filter((place) => isWhole(view, pixelsPerMm, place)) : places),
+    [view, pixelsPerMm, places],
+  );
+  const isShown = useMemo(() => new Set(shown.map(({ position }) => position)), [shown]);
   const names = useMemo(() => shortNames(places.map(({ position }) => position)), [places]);
   const path = [next, ...coming].flatMap(
     (position) => places.find((place) => place.position === position) ?? [],
@@ -83,7 +95,10 @@ export const FastenerDrawing = ({
           </button>
         )}
       </div>
-      <div ref={frame} className="min-h-0 flex-1 overflow-hidden rounded-lg border border-rule">
+      <div
+        ref={frame}
+        className="min-h-0 flex-1 contain-content overflow-hidden will-change-transform rounded-lg border border-rule"
+      >
         <svg
           viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
           className="block h-full w-full"
@@ -92,20 +107,23 @@ export const FastenerDrawing = ({
         >
           <GroupOutline
             outline={outline}
-            places={outline === 'rails' ? shown.map(({ planned }) => planned) : places}
+            places={outline === 'rails' ? shown : places}
             view={view}
             pixelsPerMm={pixelsPerMm}
           />
-          {shown.map((fastener) => (
-            <FastenerHead
-              key={fastener.planned.position}
-              fastener={fastener}
-              radius={view.radius}
-              isNext={fastener.planned.position === next}
-              name={names.get(fastener.planned.position) ?? NO_NAME}
-              onChoose={onChoose}
-            />
-          ))}
+          {fasteners.map(
+            (fastener) =>
+              isShown.has(fastener.planned.position) && (
+                <FastenerHead
+                  key={fastener.planned.position}
+                  fastener={fastener}
+                  radius={view.radius}
+                  isNext={fastener.planned.position === next}
+                  name={names.get(fastener.planned.position) ?? NO_NAME}
+                  onChoose={onChoose}
+                />
+              ),
+          )}
           {path.length > 1 && (
             <polyline
               points={path.map(({ xMm, yMm }) => `${xMm},${yMm}`).join(' ')}

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { JointKind } from '#core/joint/joint-kind.ts';
 import { rowsOf } from '#core/order/reading-order.ts';
 import type { Spot } from '#core/order/spot.ts';
@@ -53,7 +54,7 @@ const Ring = ({ places, view, pixelsPerMm }: Omit<Props, 'outline'>) => {
 };
 
 /** What is drawn around the fasteners of a group, by its kind of joint. */
-export const GroupOutline = ({ outline, ...drawn }: Props) => {
+export const GroupOutline = memo(({ outline, ...drawn }: Props) => {
   switch (outline) {
     case 'rails':
       return <Rails {...drawn} />;
@@ -62,4 +63,4 @@ export const GroupOutline = ({ outline, ...drawn }: Props) => {
     case 'none':
       return null;
   }
-};
+});

@@ -22,6 +22,8 @@ const LARGEST_HEAD_PX = 34;
 const LONE_HEAD_MM = 4;
 /** Height kept free above the fasteners for the ruler. */
 export const RULER_PX = 24;
+/** While a drawing follows the work it moves in steps of this share of its width, and not with every fastener: what is looked at stands still. */
+const STEP_SHARE = 0.5;
 /** How far a head with its label reaches from its middle, in its radius. */
 export const CELL = { side: 1.45, above: 1.55, below: 2.75 } as const;
 
@@ -49,12 +51,15 @@ export const drawingView = (
   const height = frame.height / pixelsPerMm;
   // The middle of a cabinet often lies between two rows, where there is nothing to see.
   const centre = around ?? places[0] ?? { xMm: 0, yMm: 0 };
+  const isFollowing = pixelsPerMm > fit * 1.001;
+  const step = width * STEP_SHARE;
+  const middle = isFollowing ? left + Math.round((centre.xMm - left) / step) * step : centre.xMm;
   return {
-    x: clamped(centre.xMm - width / 2, width, left, right),
+    x: clamped(middle - width / 2, width, left, right),
     y: clamped(centre.yMm - height / 2, height, top - RULER_PX / pixelsPerMm, bottom),
     width,
     height,
     radius,
-    isFollowing: pixelsPerMm > fit * 1.001,
+    isFollowing,
   };
 };
