@@ -25,6 +25,7 @@ const LONGER: Readonly<Record<string, string>> = {
 /** Hooks that have no test of their own, each with its reason. */
 const HOOKS: Readonly<Record<string, string>> = {
   'kit/answer/use-answer.ts': 'a face of the query library; tried in Chromium by kit.spec and tools.spec',
+  'kit/answer/use-told.ts': 'a face of the query library; tried in Chromium by tools.spec and specs.spec',
   'kit/form/use-field.ts': 'a face of the form library; tried in Chromium by kit.spec',
   'kit/form/use-kept-draft.ts': 'localStorage and state; tried in Chromium by import.spec and specs.spec',
   'kit/form/use-kit-form.ts': 'a face of the form library; tried in Chromium by kit.spec',
@@ -36,7 +37,7 @@ const HOOKS: Readonly<Record<string, string>> = {
   'kit/table/use-shown-rows.ts': 'a face of the virtual library; tried in Chromium by kit.spec',
   'jobs/bench/use-after-frame.ts': 'one effect and a state; measured in Chromium by bench -- screen',
   'jobs/bench/use-comfort.ts': 'subscribes to comfortStore, which tests/client tests',
-  'jobs/bench/use-pad.ts': 'one media query and a choice; tried in Chromium by hands.spec',
+  'kit/use-pad.ts': 'one media query and a choice; tried in Chromium by hands.spec',
   'shared/use-lines.ts': 'reads lines as readLines does; tried in Chromium by keeping.spec',
   'shared/use-search.ts': 'a pause and a request; tried in Chromium by specs.spec',
   'jobs/use-job.ts': 'subscribes to jobStore, which tests/client/job-store tests',

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react';
 import { siteLifeSettled, siteWasRestored } from '#client/device/site-life.ts';
-import { type LostEvent, lostByRestore } from '#client/outbox/lost-by-restore.ts';
+import type { LostEvent } from '#client/outbox/lost-by-restore.ts';
 import type { Person } from '#core/people/person.ts';
 
 // Hardly any page ever needs it.
@@ -12,10 +12,12 @@ export const RestoredNotice = ({ person }: { readonly person: Person }) => {
   const [lost, setLost] = useState<readonly LostEvent[]>([]);
   useEffect(() => {
     if (!isRestored) return;
-    void lostByRestore().then((found) => {
-      if (found?.length === 0) siteLifeSettled();
-      setLost(found ?? []);
-    });
+    void import('#client/outbox/lost-by-restore.ts')
+      .then(({ lostByRestore }) => lostByRestore())
+      .then((found) => {
+        if (found?.length === 0) siteLifeSettled();
+        setLost(found ?? []);
+      });
   }, [isRestored]);
   if (!isRestored || lost.length === 0) return null;
   return (

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
+import { readLines } from '#client/read-lines.ts';
 import type { ProblemDetails } from '#wire/problems/details-shape.ts';
-import { readLines } from './read-lines.ts';
 
 /** How far a long piece of work is. */
 export type Progress = { readonly done: number; readonly total: number };

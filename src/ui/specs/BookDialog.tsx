@@ -1,11 +1,11 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { call } from '#client/api.ts';
 import type { FromBook } from '#core/spec/book/from-book.ts';
-import type { Source } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { KeptTable, SearchHit } from '#wire/book.ts';
 import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { Site } from '#wire/site.ts';
+import { useAsked } from '../kit/answer/use-answer.ts';
 import { Dialog } from '../kit/Dialog.tsx';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { SearchField } from '../shared/SearchField.tsx';
@@ -23,25 +23,20 @@ type Opened = { readonly kept: KeptTable; readonly row: number | null };
 
 /** Takes a value from the spec book: a requirement that is found, or a row of a table that is looked up. */
 export const BookDialog = ({ site, about, onTake, onClose }: Props) => {
-  const [tables, setTables] = useState<readonly KeptTable[]>([]);
-  const [sources, setSources] = useState<readonly Source[]>([]);
+  const listed = useAsked(['tables'], () => call(OPERATIONS.listTables, undefined), { isWanted: true });
+  const known = useAsked(['sources'], () => call(OPERATIONS.listSources, undefined), { isWanted: true });
+  const tables = (listed.value ?? []).filter(({ isWithdrawn }) => !isWithdrawn);
   const [opened, setOpened] = useState<Opened | null>(null);
-  const [problem, setProblem] = useState<ProblemDetails | null>(null);
-  useEffect(() => {
-    void call(OPERATIONS.listTables, undefined).then((answer) => {
-      if (answer.ok) setTables(answer.value.filter(({ isWithdrawn }) => !isWithdrawn));
-      else setProblem(answer.problem);
-    });
-    void call(OPERATIONS.listSources, undefined).then((answer) => answer.ok && setSources(answer.value));
-  }, []);
+  const [refused, setRefused] = useState<ProblemDetails | null>(null);
+  const problem = refused ?? listed.problem ?? known.problem;
   const open = async (hit: SearchHit): Promise<void> => {
     const kept = tables.find(({ id }) => id === hit.refId);
     if (hit.kind === 'table-row' && kept) return setOpened({ kept, row: hit.row });
     const answer = await call(OPERATIONS.requirement, undefined, { requirement: hit.refId });
     if (answer.ok) onTake(answer.value.fromBook);
-    else setProblem(answer.problem);
+    else setRefused(answer.problem);
   };
-  const source = sources.find(({ id }) => id === opened?.kept.sourceId);
+  const source = known.value?.find(({ id }) => id === opened?.kept.sourceId);
   return (
     <Dialog title={about ? `From the spec book: ${about}` : 'From the spec book'} onClose={onClose}>
       <div className="grid gap-3">

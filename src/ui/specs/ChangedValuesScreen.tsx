@@ -1,10 +1,8 @@
-import { useEffect, useState } from 'react';
-import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { ValueRecallAnswer } from '#wire/recall.ts';
 import { changeWords } from '#wire/words/recall.ts';
+import { useTold } from '../kit/answer/use-told.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { dayHere } from '../kit/time/here.ts';
-import { readLines } from '../shared/read-lines.ts';
 import { SpecsTabs } from './SpecsTabs.tsx';
 
 const counted = (count: number, one: string, several: string): string =>
@@ -29,21 +27,14 @@ const Standing = ({ recall }: { readonly recall: ValueRecallAnswer }) => {
 
 /** Values of the book that were corrected or withdrawn after jobs had been pulled to them, and whether anything is left to decide. */
 export const ChangedValuesScreen = ({ undecided }: { readonly undecided: number }) => {
-  const [recalls, setRecalls] = useState<readonly ValueRecallAnswer[]>([]);
-  const [isDone, setDone] = useState(false);
-  const [problem, setProblem] = useState<ProblemDetails | null>(null);
-  useEffect(() => {
-    const stop = new AbortController();
-    const read: ValueRecallAnswer[] = [];
-    void readLines('/api/v1/recalls', stop.signal, (line) => {
-      read.push(line as ValueRecallAnswer);
-      setRecalls([...read]);
-    }).then((stopped) => {
-      setProblem(stopped);
-      if (!stop.signal.aborted) setDone(true);
-    });
-    return () => stop.abort();
-  }, []);
+  const {
+    value: recalls,
+    isDone,
+    problem,
+  } = useTold<readonly ValueRecallAnswer[]>('/api/v1/recalls', {
+    nothing: [],
+    add: (before, line) => [...before, line as ValueRecallAnswer],
+  });
   // Nobody pulled to the others yet: their jobs are told on their own Plan.
   const pulled = recalls.filter((recall) => recall.pulled > 0 || recall.unread.length > 0);
   const isWaiting = ({ recalled }: ValueRecallAnswer) => recalled.some(({ decision }) => decision === null);

@@ -1,21 +1,25 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { call } from '#client/api.ts';
 import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { RecallDecision, ValueFacts, ValueRecallAnswer } from '#wire/recall.ts';
 import { changeWords } from '#wire/words/recall.ts';
+import { useTold } from '../kit/answer/use-told.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { dayHere } from '../kit/time/here.ts';
 import { JudgingAgain } from '../shared/JudgingAgain.tsx';
 import { RecallDownloads } from '../shared/RecallDownloads.tsx';
-import { readLines } from '../shared/read-lines.ts';
 import { RecalledJob } from './RecalledJob.tsx';
 
 type Props = { readonly facts: ValueFacts; readonly person: Person };
 
 type Progress = { readonly done: number; readonly total: number; readonly recalled: number };
 type Step = ({ kind: 'progress' } & Progress) | ({ kind: 'found' } & ValueRecallAnswer);
+
+type Recalled = { readonly progress: Progress; readonly found: ValueRecallAnswer | null };
+
+const NOTHING_YET: Recalled = { progress: { done: 0, total: 0, recalled: 0 }, found: null };
 
 const addressOf = ({ kind, id }: ValueFacts): string => `/api/v1/recalls/${kind}/${id}`;
 
@@ -36,27 +40,28 @@ const Summary = ({ found }: { readonly found: ValueRecallAnswer }) => (
 
 /** What was tightened to a value that was corrected or withdrawn: judged again job by job, the farthest outside first, each decided by a lead. */
 export const ValueRecallScreen = ({ facts, person }: Props) => {
-  const [progress, setProgress] = useState<Progress>({ done: 0, total: 0, recalled: 0 });
-  const [found, setFound] = useState<ValueRecallAnswer | null>(null);
-  const [problem, setProblem] = useState<ProblemDetails | null>(null);
-  const [round, setRound] = useState(0);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another round asks again after a decision
-  useEffect(() => {
-    const stop = new AbortController();
-    void readLines(addressOf(facts), stop.signal, (line) => {
+  const {
+    value: { progress, found },
+    problem: stopped,
+    again,
+  } = useTold<Recalled>(addressOf(facts), {
+    nothing: NOTHING_YET,
+    add: (before, line) => {
       const step = line as Step;
-      if (step.kind === 'progress') setProgress(step);
-      else setFound(step);
-    }).then((stopped) => stopped && setProblem(stopped));
-    return () => stop.abort();
-  }, [facts, round]);
+      return step.kind === 'progress' ? { ...before, progress: step } : { ...before, found: step };
+    },
+    // After a decision the list stays while it is judged again.
+    anew: (before) => before,
+  });
+  const [refused, setRefused] = useState<ProblemDetails | null>(null);
+  const problem = refused ?? stopped;
   const decide = async (jobId: string, what: RecallDecision, why: string): Promise<void> => {
     const { kind, id: value, revision } = found?.facts ?? facts;
     const answer = await call(OPERATIONS.decideValueRecall, { jobId, revision, what, why }, { kind, value });
-    setProblem(answer.ok ? null : answer.problem);
+    setRefused(answer.ok ? null : answer.problem);
     if (answer.ok && answer.value.recheckJobId)
       window.location.assign(`/jobs/${answer.value.recheckJobId}/plan`);
-    else setRound(round + 1);
+    else await again();
   };
   const shown = found?.facts ?? facts;
   return (

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { call } from '#client/api.ts';
 import type { Person } from '#core/people/person.ts';
 import { displayTorque } from '#core/quantity/display.ts';
@@ -9,13 +9,14 @@ import type { RecalledJobLine } from '#wire/calibration.ts';
 import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import type { RecallDecision } from '#wire/recall.ts';
 import { sinceWords } from '#wire/words/tool.ts';
+import { useAsked } from '../kit/answer/use-answer.ts';
+import { useTold } from '../kit/answer/use-told.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { dayHere } from '../kit/time/here.ts';
 import { JudgingAgain } from '../shared/JudgingAgain.tsx';
 import { DecidedLine, RecallDecisions } from '../shared/RecallDecisions.tsx';
 import { RecallDownloads } from '../shared/RecallDownloads.tsx';
 import { RecalledHead } from '../shared/RecalledHead.tsx';
-import { readLines } from '../shared/read-lines.ts';
 
 type Props = { readonly tool: Tool; readonly person: Person };
 
@@ -26,25 +27,20 @@ type Found = {
   readonly until: string;
   readonly jobs: readonly RecalledJobLine[];
 };
-type Work = readonly {
-  readonly position: string;
-  readonly recordedNewtonMetres: number;
-  readonly worstNewtonMetres: number;
-  readonly lowNewtonMetres: number;
-  readonly highNewtonMetres: number;
-  readonly outsidePercent: number;
-}[];
+type Recalled = { readonly progress: Progress; readonly found: Found | null };
+
+const NOTHING_YET: Recalled = { progress: { done: 0, total: 0, outsideWorst: 0 }, found: null };
 
 const JobWork = ({ tool, jobId }: { readonly tool: Tool; readonly jobId: string }) => {
-  const [work, setWork] = useState<Work | null>(null);
+  const { value: work, problem } = useAsked(
+    ['recalled work', tool.id, jobId],
+    () => call(OPERATIONS.recalledWork, undefined, { tool: tool.id, job: jobId }),
+    { isWanted: true },
+  );
   const { unit } = tool.scale;
   const show = (torque: number): string =>
     displayTorque(newtonMetres(torque), unit, { sourceDigits: 2, graduation: null });
-  useEffect(() => {
-    void call(OPERATIONS.recalledWork, undefined, { tool: tool.id, job: jobId }).then(
-      (answer) => answer.ok && setWork(answer.value),
-    );
-  }, [jobId, tool.id]);
+  if (problem) return <ProblemNotice problem={problem} />;
   if (!work) return <p className="text-faint">Opening …</p>;
   return (
     <ol className="grid gap-1 text-s" data-testid="work-list">
@@ -74,27 +70,28 @@ const JobWork = ({ tool, jobId }: { readonly tool: Tool; readonly jobId: string 
 
 /** What a tool that was found out touched: every pull since its last good session judged again, job by job, the farthest outside first. */
 export const RecallScreen = ({ tool, person }: Props) => {
-  const [progress, setProgress] = useState<Progress>({ done: 0, total: 0, outsideWorst: 0 });
-  const [found, setFound] = useState<Found | null>(null);
-  const [problem, setProblem] = useState<ProblemDetails | null>(null);
-  const [opened, setOpened] = useState<string | null>(null);
-  const [round, setRound] = useState(0);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another round asks again after a decision
-  useEffect(() => {
-    const stop = new AbortController();
-    void readLines(`/api/v1/tools/${tool.id}/recall`, stop.signal, (line) => {
+  const {
+    value: { progress, found },
+    problem: stopped,
+    again,
+  } = useTold<Recalled>(`/api/v1/tools/${tool.id}/recall`, {
+    nothing: NOTHING_YET,
+    add: (before, line) => {
       const step = line as ({ kind: 'progress' } & Progress) | ({ kind: 'found' } & Found);
-      if (step.kind === 'progress') setProgress(step);
-      else setFound(step);
-    }).then(setProblem);
-    return () => stop.abort();
-  }, [tool.id, round]);
+      return step.kind === 'progress' ? { ...before, progress: step } : { ...before, found: step };
+    },
+    // After a decision the list stays while it is judged again.
+    anew: (before) => before,
+  });
+  const [refused, setRefused] = useState<ProblemDetails | null>(null);
+  const problem = refused ?? stopped;
+  const [opened, setOpened] = useState<string | null>(null);
   const decide = async (jobId: string, what: RecallDecision, why: string): Promise<void> => {
     const answer = await call(OPERATIONS.decideRecall, { jobId, what, why }, { tool: tool.id });
-    setProblem(answer.ok ? null : answer.problem);
+    setRefused(answer.ok ? null : answer.problem);
     if (answer.ok && answer.value.recheckJobId)
       window.location.assign(`/jobs/${answer.value.recheckJobId}/plan`);
-    else if (answer.ok) setRound(round + 1);
+    else if (answer.ok) await again();
   };
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">

@@ -1,8 +1,9 @@
-import { lazy, Suspense } from 'react';
+import { lazy } from 'react';
 import { drift } from '#core/calibration/drift.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import type { KeptSession } from '#wire/calibration.ts';
 import { dayWords } from '#wire/site-time.ts';
+import { Later } from '../kit/Later.tsx';
 import { driftWords, errorAtTop } from './tool-words.ts';
 
 // The chart brings a library with it that nothing else of the page needs.
@@ -18,9 +19,11 @@ export const SessionsPanel = ({ tool, sessions }: Props) => {
   return (
     <section className="panel grid gap-2 p-4">
       <h2 className="text-l font-bold">What its sessions found</h2>
-      <Suspense fallback={<div className="h-72" />}>
-        <ErrorChart tool={tool} sessions={sessions} />
-      </Suspense>
+      <div className="min-h-72">
+        <Later>
+          <ErrorChart tool={tool} sessions={sessions} />
+        </Later>
+      </div>
       <p>{driftWords(drift(atMaximum, tool.limitPercent))}</p>
       <ul className="text-s">
         {sessions.map(

@@ -2,11 +2,11 @@ import Calculator from 'lucide-react/icons/calculator';
 import { memo } from 'react';
 import type { JobView } from '#core/view/job-view.ts';
 import { NumberPad } from '../../kit/NumberPad.tsx';
+import { usePad } from '../../kit/use-pad.ts';
 import { mainWords, typedWords } from './main-words.ts';
 import { isNumberNeeded, takesNumber, unitTyped } from './number-wanted.ts';
 import { smallActions } from './small-actions.ts';
 import type { Bench } from './use-bench.ts';
-import { usePad } from './use-pad.ts';
 
 type Props = { readonly bench: Bench; readonly view: JobView; readonly isReady: boolean };
 

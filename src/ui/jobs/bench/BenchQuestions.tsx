@@ -1,7 +1,7 @@
 import { Dialog } from '../../kit/Dialog.tsx';
 import { WhyDialog } from '../../kit/WhyDialog.tsx';
 import type { OpenJob } from '../use-job.ts';
-import { BENCH_KEY_HELP } from './bench-keys.ts';
+import { BENCH_KEY_HELP } from './bench-key-help.ts';
 import { DidItTurn } from './DidItTurn.tsx';
 import { Legend } from './Legend.tsx';
 import { MakeSafe } from './MakeSafe.tsx';

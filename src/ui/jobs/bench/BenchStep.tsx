@@ -3,12 +3,13 @@ import Eye from 'lucide-react/icons/eye';
 import Hourglass from 'lucide-react/icons/hourglass';
 import Ruler from 'lucide-react/icons/ruler';
 import SquareCheck from 'lucide-react/icons/square-check';
-import { lazy, memo, Suspense } from 'react';
+import { lazy, memo } from 'react';
 import type { JointStep } from '#core/joint/joint-step.ts';
 import type { DueStep } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { lastPulledAt, MINUTE_MS } from '#core/view/last-pulled.ts';
 import { limitsWords, STAGE_WORDS, stepResultWords, stepSourceWords, waitWords } from '#wire/words/joint.ts';
+import { Later } from '../../kit/Later.tsx';
 import { timeHere } from '../../kit/time/here.ts';
 import { Instruments } from './Instruments.tsx';
 import { loadPhotograph } from './later.ts';
@@ -80,9 +81,9 @@ export const BenchStep = memo(({ bench, view }: { readonly bench: Bench; readonl
       )}
       {limits && <Instruments bench={bench} view={view} />}
       {step.act.kind === 'photograph' && (
-        <Suspense fallback="Opening …">
+        <Later>
           <StepPhotograph bench={bench} job={view.job} />
-        </Suspense>
+        </Later>
       )}
     </section>
   );

@@ -1,6 +1,7 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, useState } from 'react';
 import type { FastenerView } from '#core/view/bench.ts';
 import type { JobView } from '#core/view/job-view.ts';
+import { Later } from '../../kit/Later.tsx';
 import { loadWhy } from './later.ts';
 
 const Why = lazy(loadWhy);
@@ -18,9 +19,9 @@ export const WhyHere = ({ fastener, view }: Props) => {
       <summary className="inline cursor-pointer py-2 text-layout underline underline-offset-3">why</summary>
       {isOpen && (
         <div className="mt-2 rounded-md border border-rule p-3">
-          <Suspense fallback="Opening …">
+          <Later>
             <Why fastener={fastener} job={view} />
-          </Suspense>
+          </Later>
         </div>
       )}
     </details>

@@ -1,18 +1,7 @@
-import { type keepPreviousData, QueryClient, useQuery } from '@tanstack/react-query';
+import { type keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Answer } from '#client/api.ts';
 import type { ProblemDetails } from '#wire/problems/details-shape.ts';
-
-// One for the page: its islands share what they have asked.
-const client = new QueryClient({
-  defaultOptions: { queries: { staleTime: 30_000, retry: false, refetchOnWindowFocus: true } },
-});
-
-/** A problem as what stopped a request: the library tells success from failure by what is thrown. */
-class Stopped extends Error {
-  constructor(readonly problem: ProblemDetails) {
-    super(problem.title);
-  }
-}
+import { asking, problemOf, Stopped } from './asking.ts';
 
 /** What a screen shows of the server: the answer that the page came with, asked again when one comes back to it or something was changed. */
 export type LiveAnswer<T> = {
@@ -41,11 +30,11 @@ export const useAnswer = <T>(
       initialData: first,
       initialDataUpdatedAt: () => Date.now(),
     },
-    client,
+    asking,
   );
   return {
     value: data ?? first,
-    problem: error instanceof Stopped ? error.problem : null,
+    problem: problemOf(error),
     again: async () => {
       await refetch();
     },
@@ -78,7 +67,7 @@ export const useAsked = <T>(
       gcTime: 0,
       ...(placeholderData ? { placeholderData } : {}),
     },
-    client,
+    asking,
   );
-  return { value: data ?? null, problem: error instanceof Stopped ? error.problem : null };
+  return { value: data ?? null, problem: problemOf(error) };
 };
