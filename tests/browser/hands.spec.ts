@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import {
+  chooseFile,
   eventsOf,
   expect,
   HEADER,
@@ -130,6 +131,42 @@ test('what was assumed is asked before the first pull and said on Plan, Bench, S
   await expect(page.getByText('all sent')).toBeVisible();
   const csv = await (await page.request.get(`/api/v1/jobs/${job}/pulls.csv`)).text();
   expect(csv).toContain('drive acceptance');
+});
+
+test('run-on torque is asked for with a tool that shows it, within its scale and its limit, added, and measured again', async ({
+  page,
+}) => {
+  await page.goto('/jobs/new');
+  await page.getByLabel('What is it').fill('Run-on');
+  await page.getByLabel('Where the values are printed').fill('Spec book');
+  await chooseFile(page, {
+    name: 'list.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`${HEADER}\nN1,panel nut,0,0,14 AWG,R-14\n`),
+  });
+  await expect(page.locator('[data-line="2"]')).toContainText('R-14, Survey glider maintenance notes');
+  await page.getByRole('button', { name: /^Import/ }).click();
+  await expect(page).toHaveURL(/plan$/);
+  await page.getByRole('button', { name: 'Take TD-01' }).click();
+  await expect(page.getByText('all sent')).toBeVisible();
+  const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  const dialog = await cautionsAsked(page, job);
+  for (const box of await dialog.getByRole('checkbox').all()) await box.check();
+  await dialog.getByRole('button', { name: 'All done' }).click();
+  // AC 43.13-1B, Table 7-2 (from memory): a used self-locking nut of 10-32 still needs 2 lbf·in; the scale of TD-01 begins at 0.5 N·m.
+  await expect(page.getByTestId('run-on-limit')).toBeVisible();
+  await page.keyboard.type('0.3');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/TD-01 .*0\.5/).first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  for (const typed of ['0.8', '1']) {
+    await page.keyboard.type(typed);
+    await page.keyboard.press('Enter');
+    await expect(page.getByTestId('run-on')).toContainText(`Run-on torque ${typed} N·m, added.`);
+    if (typed === '0.8') await page.getByRole('button', { name: 'Measure it again' }).click();
+  }
+  // 26 to 34 lbf·in are 2.94 to 3.84 N·m, and 1 N·m of run-on more.
+  await expect(page.getByTestId('current-fastener').locator('..')).toContainText('34.9 to 42.9');
 });
 
 test('which way it tightens stands beside the target, in words and as an arrow', async ({ page }) => {

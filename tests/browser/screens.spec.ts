@@ -162,9 +162,13 @@ for (const size of [
   }) => {
     await page.setViewportSize(size);
     await signedIn(page, 'Ayu');
+    const said: string[] = [];
+    page.on('pageerror', (error) => said.push(String(error)));
+    page.on('console', (message) => message.type() === 'error' && said.push(message.text()));
     for (const { name, open } of SCREENS) {
       await open(page);
       await page.waitForLoadState('networkidle');
+      expect(said, `${name}, console`).toEqual([]);
       const over = await page.evaluate(
         () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
       );
@@ -191,6 +195,49 @@ for (const size of [
       expect(small, name).toEqual([]);
     }
   });
+
+/** How much of each half of the work one sees at first holds anything, by bands of 40 px; null where all of it is in view. */
+const halvesFilled = (page: Page): Promise<{ readonly left: number; readonly right: number } | null> =>
+  page.evaluate(() => {
+    const main = document.querySelector('main');
+    const scrolls = [document.scrollingElement, main, ...(main?.querySelectorAll('*') ?? [])].some(
+      (element) =>
+        element !== null &&
+        element !== undefined &&
+        element.scrollHeight > element.clientHeight + 60 &&
+        element.clientHeight > 300,
+    );
+    if (!main || !scrolls) return null;
+    const { left, right } = main.getBoundingClientRect();
+    const middle = (left + right) / 2;
+    const boxes = [...main.querySelectorAll('*')]
+      .filter((element) => element.childElementCount === 0)
+      .map((element) => element.getBoundingClientRect())
+      .filter(({ width, height }) => width > 0 && height > 0);
+    const bands = Array.from(
+      { length: Math.floor(window.innerHeight / 40) - 2 },
+      (_, index) => (index + 2) * 40,
+    );
+    const filled = (from: number, to: number): number =>
+      bands.filter((top) =>
+        boxes.some((box) => box.left < to && box.right > from && box.top < top + 40 && box.bottom > top),
+      ).length / bands.length;
+    return { left: filled(left, middle), right: filled(middle, right) };
+  });
+
+test('no screen leaves half of itself empty while the rest scrolls', async ({ page }) => {
+  await signedIn(page, 'Ayu');
+  const halves: Record<string, number> = {};
+  for (const { name, open } of SCREENS) {
+    await open(page);
+    await page.waitForLoadState('networkidle');
+    const filled = await halvesFilled(page);
+    if (filled) halves[name] = Math.round(100 * Math.min(filled.left, filled.right));
+  }
+  console.log(JSON.stringify(halves));
+  expect(Object.keys(halves).length).toBeGreaterThan(3);
+  expect(Object.entries(halves).filter(([, filled]) => filled < 50)).toEqual([]);
+});
 
 test('bench targets are at least 56 px and the whole column fits at the design size', async ({ page }) => {
   await signedIn(page, 'Ayu');

@@ -3,13 +3,14 @@ import { judgedRunOn } from '#core/command/judge-run-on.ts';
 import type { JobHappening } from '#core/event/event.ts';
 import type { PullMethod } from '#core/job/pull.ts';
 import type { StepResult } from '#core/job/step-done.ts';
-import { NUMBER_MAX_LENGTH, readNumber } from '#core/quantity/read-number.ts';
+import { NUMBER_MAX_LENGTH } from '#core/quantity/read-number.ts';
 import { fastenerAt, isAsRequired } from '#core/view/bench.ts';
 import { type DueStep, stepsAfter } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { isRoundNext } from '#core/view/passes.ts';
 import { type Store, storeOf } from '../store.ts';
 import { type BenchJob, mayPull, watchBeside } from './bench-beside.ts';
+import { bounces } from './bench-pulses.ts';
 import {
   type AskedPull,
   type BenchAt,
@@ -20,6 +21,8 @@ import {
   EMPTY_BENCH,
   type PullMore,
 } from './bench-state.ts';
+import { measuredResult, plainResult } from './bench-steps.ts';
+import { turns } from './bench-turns.ts';
 
 /** What a bench does beside changing the job: it makes sounds and goes to other pages. */
 export type BenchEffects = {
@@ -30,9 +33,6 @@ export type BenchEffects = {
   /** Whether the work goes on with what the tool is set to, where the joint allows it. */
   readonly isFewest?: () => boolean;
 };
-
-/** A second pulse of a pedal, a key or a tap within this time is the first one bouncing, and no answer to what came up meanwhile. */
-export const BOUNCE_MS = 400;
 
 export type BenchStore = Store<BenchState> & {
   readonly choose: (position: string | null) => void;
@@ -63,20 +63,6 @@ export type BenchStore = Store<BenchState> & {
   /** Records the reading that was asked about as it is. */
   readonly letStand: () => void;
   readonly doStep: (result: StepResult) => void;
-};
-
-/** What doing a step that needs no more than a nod comes to; null for one that needs more said. */
-const plainResult = ({ step }: DueStep): StepResult | null => {
-  switch (step.act.kind) {
-    case 'confirm':
-      return { kind: 'confirmed' };
-    case 'wait':
-      return { kind: 'waited' };
-    case 'inspect':
-      return { kind: 'inspected', isGood: true, note: '' };
-    default:
-      return null;
-  }
 };
 
 /** The bench over a job on this device: which fastener, what is typed, what was refused, what is asked. */
@@ -134,35 +120,15 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     goOn(position);
   };
 
-  let isPulling = false;
-  // What is done while a pull is on its way into the record is done after it, on the bench that it leaves: two clicks in one moment are two.
-  let later: (() => void)[] = [];
-  const inOrder =
-    <A extends readonly unknown[]>(act: (...given: A) => void) =>
-    (...given: A): void => {
-      if (isPulling) later.push(() => act(...given));
-      else act(...given);
-    };
-  const goOnWithLater = (isFine: boolean): void => {
-    isPulling = false;
-    // Where something stopped the bench, what was meant for the next fastener is not done to this one.
-    if (!isFine) later = [];
-    while (!isPulling && later.length > 0) later.shift()?.();
-  };
+  const { isBusy, inOrder, after } = turns();
 
   const pull: BenchStore['pull'] = (method, readingText, more = {}) => {
     const { position } = at();
     if (!job.snapshot().isReady || position === null) return;
     const asked = { method, readingText, more };
     const may = mayPull(job, store, position, asked);
-    if (!may) return pullNow(position, asked);
-    isPulling = true;
-    void may
-      .catch(() => true)
-      .then((isFine) => {
-        if (isFine) pullNow(position, asked);
-        goOnWithLater(isFine);
-      });
+    if (!may) pullNow(position, asked);
+    else after(may, () => pullNow(position, asked));
   };
 
   const recordMineToo = (): void => {
@@ -185,14 +151,10 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     if (isChecked && position !== null && after && stepsAfter(view(), after).length === 0) goOn(position);
   };
 
-  const measure = (typed: string, { limits }: DueStep): void => {
-    const number = readNumber(typed);
-    const instrument = store.snapshot().instrument.trim();
-    if (!number.ok) set({ refusal: number.refusal });
-    else if (instrument === '') set({ refusal: { code: 'instrument-missing' } });
-    if (!number.ok || instrument === '') return;
-    const { text, value } = number.value;
-    if (limits) doStep({ kind: 'measured', measure: { text, value, unit: limits.unit }, instrument });
+  const measure = (typed: string, due: DueStep): void => {
+    const measured = measuredResult(typed, store.snapshot().instrument, due);
+    if (!measured.ok) set({ refusal: measured.refusal });
+    else if (measured.value) doStep(measured.value);
   };
 
   const recordRunOn = (typed: string, { action, position }: BenchAt): void => {
@@ -238,12 +200,7 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     return fastener !== undefined && isRoundNext(view(), fastener);
   };
 
-  let lastPulseMs = Number.NEGATIVE_INFINITY;
-  const isBounce = (pulsedAtMs: number): boolean => {
-    const isAgain = pulsedAtMs - lastPulseMs < BOUNCE_MS;
-    if (!isAgain) lastPulseMs = pulsedAtMs;
-    return isAgain;
-  };
+  const isBounce = bounces();
 
   const doMain = (): void => {
     if (!job.snapshot().isReady) return;
@@ -296,7 +253,7 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     pull: inOrder(unlessAsked(pull)),
     inTurn: (act) => inOrder(() => act({ ...store.snapshot(), ...at() }))(),
     recordMineToo,
-    watch: () => watchBeside(job, store, () => isPulling),
+    watch: () => watchBeside(job, store, isBusy),
     doMain: (pulsedAtMs = effects.nowMs()) => {
       if (!isBounce(pulsedAtMs)) inOrder(unlessAsked(doMain))();
     },
