@@ -234,7 +234,6 @@ test('no screen leaves half of itself empty while the rest scrolls', async ({ pa
     const filled = await halvesFilled(page);
     if (filled) halves[name] = Math.round(100 * Math.min(filled.left, filled.right));
   }
-  console.log(JSON.stringify(halves));
   expect(Object.keys(halves).length).toBeGreaterThan(3);
   expect(Object.entries(halves).filter(([, filled]) => filled < 50)).toEqual([]);
 });

@@ -57,6 +57,27 @@ export const SessionReadings = ({ session, stage, tool }: Props) => {
               />
             ))}
           </div>
+          {isOpen && here?.point === at && (
+            <div className="mt-2 max-w-sm">
+              <p>
+                Reading {here.index + 1} at {point} {unit}: <strong className="text-l">{text || '…'}</strong>
+              </p>
+              <NumberPad
+                unit={unit}
+                onDigit={(digit) => put(text + digit)}
+                onErase={() => put(text.slice(0, -1))}
+              >
+                <button
+                  type="button"
+                  className="act col-span-3 min-h-14 text-l"
+                  disabled={text === ''}
+                  onClick={() => setChosen(null)}
+                >
+                  Next reading
+                </button>
+              </NumberPad>
+            </div>
+          )}
         </fieldset>
       ))}
       <div className="flex flex-wrap items-center gap-3">
@@ -67,28 +88,6 @@ export const SessionReadings = ({ session, stage, tool }: Props) => {
           Paste a row or a column of readings into any field; they fill the empty places in order.
         </p>
       </div>
-      {isOpen && here && (
-        <div className="sticky bottom-14 z-10 max-w-sm rounded-md border border-rule bg-sheet p-3 sm:bottom-0">
-          <p>
-            Reading {here.index + 1} at {plan.points[here.point]} {unit}:{' '}
-            <strong className="text-l">{text || '…'}</strong>
-          </p>
-          <NumberPad
-            unit={unit}
-            onDigit={(digit) => put(text + digit)}
-            onErase={() => put(text.slice(0, -1))}
-          >
-            <button
-              type="button"
-              className="act col-span-3 min-h-14 text-l"
-              disabled={text === ''}
-              onClick={() => setChosen(null)}
-            >
-              Next reading
-            </button>
-          </NumberPad>
-        </div>
-      )}
     </div>
   );
 };

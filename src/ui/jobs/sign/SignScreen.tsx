@@ -79,6 +79,7 @@ export const SignScreen = ({ events, person, people, fingerprint, tools }: Props
             <h2 className="mb-2 text-l font-bold">Open items</h2>
             <OpenList job={job} onLeave={setLeaving} />
           </section>
+          <SignSummary view={state} />
           <section className="panel p-4">
             <StepsDone view={state} />
           </section>
@@ -129,7 +130,6 @@ export const SignScreen = ({ events, person, people, fingerprint, tools }: Props
               </button>
             )}
           </div>
-          <SignSummary view={state} />
           <BesideSignature job={job} tools={tools} />
           <RecordPanel job={state.job} fingerprint={fingerprint} />
         </section>
