@@ -60,7 +60,7 @@ export const SearchField = ({
       <ProblemNotice problem={problem} />
       {hits.length > 0 && isPartial && (
         <p className="text-s text-unsure" role="status">
-          Nothing has all of it; these have a part.
+          Nothing matches all of it; these match a part.
         </p>
       )}
       <Command.List label="What was found" className={hits.length > 0 ? 'max-h-[60dvh] overflow-y-auto' : ''}>

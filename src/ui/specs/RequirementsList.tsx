@@ -54,7 +54,7 @@ export const RequirementsList = ({ requirements, total, sources, chosen, isWide,
       ))}
       {total > requirements.length && (
         <li className="p-3 text-faint">
-          The {requirements.length} changed last of {total}. Search finds every one.
+          The {requirements.length} changed last, of {total}. The search finds them all.
         </li>
       )}
       {requirements.length === 0 && (

@@ -54,7 +54,7 @@ const Ranking = ({ tools, target, conditions, site }: Props & { readonly tools: 
     <div className="grid gap-2" data-testid="which-tool">
       {fits.length === 0 && (
         <p className="rounded-md border-2 border-low p-3">
-          <strong>No tool of the crib can do this surely enough.</strong>
+          <strong>No tool of the crib is accurate enough for this.</strong>
         </p>
       )}
       <ul>
@@ -65,7 +65,7 @@ const Ranking = ({ tools, target, conditions, site }: Props & { readonly tools: 
       {unsure.length > 0 && (
         <details>
           <summary className="min-h-11 cursor-pointer py-2 text-layout underline underline-offset-3">
-            {unsure.length} could be set for it, and not surely enough for this site
+            {unsure.length} could be set for it, but not accurately enough for this site
           </summary>
           <ul>
             {unsure.map((fit) => (

@@ -18,8 +18,9 @@ export const ScaleAsDescribed = ({ draft }: { readonly draft: ToolDraft }) => {
   return (
     <div className="sm:col-span-2">
       <p className="text-s text-faint">
-        Its scale at {middle} {unitSymbol(scale.unit)} would look so. Class {toolClass.replace('-', ' ')}, ±
-        {draft.limitPercent || ofClass} % of {draft.limitOf === 'reading' ? 'reading' : 'full scale'}.
+        Its scale at {middle} {unitSymbol(scale.unit)} would look like this. Class{' '}
+        {toolClass.replace('-', ' ')}, ±{draft.limitPercent || ofClass} % of{' '}
+        {draft.limitOf === 'reading' ? 'reading' : 'full scale'}.
       </p>
       <div className="max-w-md">
         <ScalePicture scale={scale} setting={middle} direction="none" />

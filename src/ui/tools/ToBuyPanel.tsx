@@ -14,7 +14,7 @@ export const ToBuyPanel = ({ purchases }: { readonly purchases: readonly Purchas
     ) : (
       <>
         <p>
-          No tool here does these surely enough.{' '}
+          No tool here is accurate enough for these.{' '}
           {purchases.length === 1 ? 'One tool' : `${purchases.length} tools`} would:
         </p>
         <ul className="grid gap-2">

@@ -48,7 +48,7 @@ export const ToolScreen = ({ first, person, today }: Props) => {
                 className="block font-bold text-high"
                 data-testid="undecided"
               >
-                Found out:{' '}
+                Found outside its limits:{' '}
                 {undecided === 1
                   ? 'one job that it touched awaits'
                   : `${undecided} jobs that it touched await`}{' '}

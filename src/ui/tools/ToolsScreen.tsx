@@ -79,7 +79,7 @@ const columnsWith = (undecided: Readonly<Record<string, number>>): readonly Colu
             href={`/tools/${known.tool.id}/recall`}
             className="flex min-h-11 items-center font-bold text-high"
           >
-            found out: {undecided[known.tool.id]}{' '}
+            found outside: {undecided[known.tool.id]}{' '}
             {undecided[known.tool.id] === 1 ? 'job awaits' : 'jobs await'} a decision
           </a>
         )}

@@ -126,7 +126,7 @@ export const BENCH_WORDS: Wording = {
     words(
       'Run-on torque first',
       `${p.position} has a self-locking thread; its run-on torque is added to the value.`,
-      'Turn it by the last turns before it seats, read the torque, and type it.',
+      'Turn it through the last turns before it seats, read the torque while it moves, and type it.',
     ),
   'run-on-too-high': (p) =>
     words(
@@ -290,11 +290,7 @@ export const BENCH_WORDS: Wording = {
       'Sign all the same if you stand for it; the record says that you made no pull.',
     ),
   'plan-misshaped': ({ what }) =>
-    words(
-      'The plan does not hang together',
-      PLAN_MISSHAPED_WORDS[what],
-      'Read the list again and plan it anew.',
-    ),
+    words('The plan contradicts itself', PLAN_MISSHAPED_WORDS[what], 'Read the list again and plan it anew.'),
   'joint-kind-unknown': ({ jointKind }) =>
     words(
       'Another kind of joint',

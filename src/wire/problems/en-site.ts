@@ -83,7 +83,7 @@ export const SITE_WORDS: Wording = {
         .slice(0, 4)
         .map(({ path, message }) => `${path}: ${message}`)
         .join('; '),
-      'Mend it and send again; nothing was saved.',
+      'Correct it and send it again; nothing was saved.',
     ),
   'body-too-large': (p) => words('Too much at once', `At most ${p.mostBytes / 1e6} MB.`, 'Send it in parts.'),
   'wrong-origin': () =>
@@ -122,7 +122,7 @@ export const SITE_WORDS: Wording = {
   'answer-misshaped': () =>
     words(
       'Answer not understood',
-      'The server is of another version than this page, or something stands between them.',
+      'The server runs another version than this page, or something stands between them.',
       'Whether it was saved is not known: reload the page and look.',
     ),
   'device-storage-failed': () =>
@@ -162,7 +162,11 @@ export const SITE_WORDS: Wording = {
       'Check each number and its unit.',
     ),
   'computing-busy': () =>
-    words('Others are before you', 'Many have asked for long work at once.', 'Try again in a moment.'),
+    words(
+      'Others are ahead of you',
+      'Several long pieces of work are being done already.',
+      'Try again in a moment.',
+    ),
   'computing-too-long': () =>
     words('It takes too long', 'This is more than can be worked out in one piece.', 'Send less at once.'),
   'setup-code-wrong': () =>

@@ -1,4 +1,4 @@
-/** The part of jstat that core uses: the package brings no types. */
+/** The part of jstat that the quantile of t is compared with: the package brings no types. */
 declare module 'jstat' {
   const jStat: {
     readonly studentt: { readonly inv: (p: number, degreesOfFreedom: number) => number };

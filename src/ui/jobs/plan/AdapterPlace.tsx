@@ -116,8 +116,8 @@ export const AdapterPlace = ({
       {asked !== null && (
         <div className="grid gap-2 rounded-md border-2 border-unsure p-3">
           <p>
-            This site puts an offset on at 90°, where the setting stays. At {asked}° the tool must be set to
-            another value than the fastener gets. Is it really {asked}°?
+            This site mounts an offset at 90°, where the setting stays the same. At {asked}° the tool must be
+            set to another value than the fastener gets. Is it really {asked}°?
           </p>
           <div className="flex flex-wrap gap-2">
             <button type="button" className="act-quiet" onClick={() => turn(asked)}>

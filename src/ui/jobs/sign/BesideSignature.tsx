@@ -22,7 +22,8 @@ export const BesideSignature = ({
       <h2 className="mb-2 text-l font-bold">Beside the signatures</h2>
       {checks.length + recalls.length + valueRecalls.length === 0 && (
         <p>
-          No check, settling reading or recall yet. They may be added at any time and strike no signature.
+          No check, settling reading or recall yet. They can be added at any time and leave the signatures as
+          they are.
         </p>
       )}
       {checks.map((check) => (

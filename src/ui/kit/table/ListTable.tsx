@@ -91,7 +91,7 @@ export const ListTable = <Row extends RowData>({
       </section>
       {found.length === 0 && rows.length > 0 && (
         <p className="flex flex-wrap items-center gap-3 py-4 text-faint">
-          Nothing in this list fits what it is narrowed to.
+          Nothing in this list matches.
           <button
             type="button"
             className="act-quiet"
