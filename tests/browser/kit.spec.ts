@@ -1,4 +1,4 @@
-import { expect, fillDay, signedIn, test } from './site.ts';
+import { expect, fillDay, plainList, plannedJob, signedIn, test } from './site.ts';
 
 test.beforeEach(async ({ page }) => {
   await signedIn(page, 'Ayu');
@@ -51,28 +51,50 @@ test('what is typed before the page listens is not lost', async ({ page }) => {
 });
 
 test('what is typed into a lone field before the page listens is not lost either', async ({ page }) => {
-  await page.route('**/_astro/*.js', async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 1_000));
-    await route.continue();
-  });
-  const asleep = () => expect(page.locator('main astro-island[ssr]').first()).toBeAttached();
-  await page.goto('/jobs', { waitUntil: 'domcontentloaded' });
+  let wake = (): void => {};
+  const sleep = async (): Promise<void> => {
+    const awake = new Promise<void>((resolve) => {
+      wake = resolve;
+    });
+    await page.unrouteAll();
+    await page.route('**/_astro/*.js', async (route) => {
+      await awake;
+      await route.continue();
+    });
+  };
+  const wakesUp = async (): Promise<void> => {
+    await expect(page.locator('main astro-island[ssr]').first()).toBeAttached();
+    wake();
+    await expect(page.locator('main astro-island[ssr]')).toHaveCount(0);
+  };
+  const stage = page.getByRole('combobox', { name: /^Stage/ });
+  const isMine = page.getByLabel('mine: I worked on it last');
+  await sleep();
+  await page.goto('/jobs', { waitUntil: 'commit' });
   await page.getByLabel('Find in jobs').fill('chiller');
-  await page.getByLabel('Stage').selectOption({ index: 1 });
-  const stage = await page.getByLabel('Stage').inputValue();
-  await page.getByLabel('mine: I worked on it last').check();
-  await asleep();
-  await expect(page.locator('main astro-island[ssr]')).toHaveCount(0);
-  await expect(page.getByLabel('Find in jobs')).toHaveValue('chiller');
-  await expect(page.getByLabel('Stage')).toHaveValue(stage);
-  await expect(page.getByLabel('mine: I worked on it last')).toBeChecked();
+  await stage.selectOption({ index: 1 });
+  const chosen = await stage.inputValue();
+  await isMine.press('Space');
+  await wakesUp();
   await expect(page.getByRole('link', { name: 'Azimuth junction box J2' })).toHaveCount(0);
-  await page.goto('/sums', { waitUntil: 'domcontentloaded' });
+  await expect(page.getByLabel('Find in jobs')).toHaveValue('chiller');
+  await expect(stage).toHaveValue(chosen);
+  await expect(isMine).toBeChecked();
+  await sleep();
+  await page.goto('/sums', { waitUntil: 'commit' });
   for (const name of ['Load current, A', 'Continuous rating, A']) await page.getByLabel(name).fill('12');
-  await asleep();
-  await expect(page.locator('main astro-island[ssr]')).toHaveCount(0);
-  await expect(page.getByLabel('Load current, A')).toHaveValue('12');
+  await wakesUp();
   await expect(page.getByText(/100 %/)).toBeVisible();
+  await expect(page.getByLabel('Load current, A')).toHaveValue('12');
+});
+
+test('what the server draws of a list is of now, and nothing of what it drew before', async ({ page }) => {
+  const title = `Planned a moment ago, ${Date.now()}`;
+  const isDrawn = async (): Promise<boolean> =>
+    (await (await page.request.get('/jobs')).text()).includes(`${title}</a>`);
+  expect(await isDrawn()).toBe(false);
+  await plannedJob(page, title, plainList(1));
+  expect(await isDrawn()).toBe(true);
 });
 
 test('a list sorts, is narrowed by a column, by a word and to mine, and shows the columns one chose', async ({
@@ -191,6 +213,7 @@ test('a job that is not there is told on a page of ours, with the way back', asy
 test('from a value to the tools that can do it, each with its setting', async ({ page }) => {
   await page.goto('/sums');
   await page.getByLabel('As it is written').fill('20 to 24 in-lb');
+  await expect(page.getByTestId('derivation')).toContainText('Target 22 lbf·in');
   await page.getByRole('button', { name: 'Which tool?' }).click();
   const tools = page.getByTestId('which-tool');
   await expect(tools.getByRole('listitem').filter({ hasText: 'TS-07' }).first()).toContainText(

@@ -163,6 +163,7 @@ test('a session on the bench tester: guided, streamed, pasted, judged while it g
   await page.getByRole('button', { name: 'Keep this session' }).click();
   await expect(page).toHaveURL(/tools\/[0-9a-f-]{36}$/);
   await expect(page.getByText(/^calibrated until/)).toBeVisible();
+  await expect(page.locator('.recharts-legend-wrapper')).toContainText(/\d{1,2} \w{3} \d{4}/);
 });
 
 test('what did the drifted tool touch: one click, and a re-check opens from it', async ({ page }) => {
@@ -208,6 +209,8 @@ test('a label opens its tool from a photograph', async ({ page }) => {
   await signedIn(page, 'Dewi');
   const id = await toolId(page, 'TS-09');
   const svg = await (await page.request.get(`/api/v1/tools/${id}/label.svg`)).text();
+  // Whoever holds the tool reads there until when it may be used.
+  expect(svg).toMatch(/due \d{1,2} \w{3} \d{4}/);
   await page.setContent(svg);
   const photograph = await page.screenshot({ clip: { x: 0, y: 0, width: 250, height: 110 } });
   await page.goto('/tools/scan');

@@ -69,9 +69,9 @@ export const ScanScreen = () => {
           words="A photograph of the label"
           accept="image/*"
           onFile={(file) =>
-            void createImageBitmap(file).then((picture) =>
-              open(codeIn(picture, picture.width, picture.height)),
-            )
+            void createImageBitmap(file)
+              .then((picture) => open(codeIn(picture, picture.width, picture.height)))
+              .catch(() => setWords('This file is no picture that the browser can read.'))
           }
         />
       </div>

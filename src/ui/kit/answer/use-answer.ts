@@ -30,7 +30,7 @@ export const useAnswer = <T>(
       initialData: first,
       initialDataUpdatedAt: () => Date.now(),
     },
-    asking,
+    asking(),
   );
   return {
     value: data ?? first,
@@ -67,7 +67,7 @@ export const useAsked = <T>(
       gcTime: 0,
       ...(placeholderData ? { placeholderData } : {}),
     },
-    asking,
+    asking(),
   );
   return { value: data ?? null, problem: problemOf(error) };
 };

@@ -42,7 +42,7 @@ export const useTold = <T>(address: string, { nothing, add, anew = () => nothing
       // It may be minutes of work: coming back to the page does not begin it again.
       refetchOnWindowFocus: false,
     },
-    asking,
+    asking(),
   );
   return {
     value: soFar,
