@@ -1,4 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
+import { plainResult } from '#client/job/bench-steps.ts';
 import { judgePull } from '#core/command/judge-pull.ts';
 import { knowingNothing } from '#core/command/known.ts';
 import { applied } from '#core/event/apply.ts';
@@ -59,23 +60,15 @@ type Worked = {
   readonly wait: (minutes: number) => void;
 };
 
-const resultOf = ({ step, limits }: DueStep, { job }: Worked): StepResult => {
-  switch (step.act.kind) {
-    case 'confirm':
-      return { kind: 'confirmed' };
-    case 'wait':
-      return { kind: 'waited' };
-    case 'inspect':
-      return { kind: 'inspected', isGood: true, note: '' };
-    case 'measure': {
-      const found = job.measures?.[step.id];
-      if (!found || !limits) throw new Error(`the demo measures nothing for ${step.id}`);
-      const measure = { text: found.text, value: Number(found.text), unit: limits.unit };
-      return { kind: 'measured', measure, instrument: found.instrument };
-    }
-    case 'photograph':
-      throw new Error('the demo takes no photographs');
-  }
+const resultOf = (due: DueStep, { job }: Worked): StepResult => {
+  const { step, limits } = due;
+  const plain = plainResult(due);
+  if (plain) return plain;
+  if (step.act.kind === 'photograph') throw new Error('the demo takes no photographs');
+  const found = job.measures?.[step.id];
+  if (!found || !limits) throw new Error(`the demo measures nothing for ${step.id}`);
+  const measure = { text: found.text, value: Number(found.text), unit: limits.unit };
+  return { kind: 'measured', measure, instrument: found.instrument };
 };
 
 const doStep = (worked: Worked, due: DueStep): void => {

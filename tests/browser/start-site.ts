@@ -11,8 +11,14 @@ export default async (): Promise<() => Promise<void>> => {
   for (const name of Object.keys(process.env))
     if (/^JENTIK_.*(URL|KEYS|WITNESS|BACKUPS)$/.test(name)) delete process.env[name];
   const database = await openSiteDatabase(folder, 'Bukit Lintang Observatory');
-  await fillDemo();
-  const application = await startApplication(folder, database.appUrl, await freePort());
+  // A start that fails half-way leaves no database behind.
+  const application = await (async () => {
+    await fillDemo();
+    return startApplication(folder, database.appUrl, await freePort());
+  })().catch(async (error: unknown) => {
+    await database.stop();
+    throw error;
+  });
   process.env['JENTIK_TEST_ADDRESS'] = application.address;
   process.env['JENTIK_TEST_FOLDER'] = folder;
   process.env['JENTIK_TEST_APP_URL'] = database.appUrl;

@@ -1,5 +1,5 @@
 import type { LookupTable } from '#core/spec/lookup/lookup-table.ts';
-import { useTypedAhead } from '../kit/form/use-typed-ahead.ts';
+import { LoneField } from '../kit/form/LoneField.tsx';
 
 const CHIPS_MOST = 18;
 
@@ -12,30 +12,17 @@ type Props = {
 };
 
 /** One question of a table: typed, or chosen from what its rows still hold. */
-export const LookUpKey = ({ of: { name, unit }, text, choices, onAnswer }: Props) => {
-  const ahead = useTypedAhead(text, ({ value }) => onAnswer(value));
-  return (
-    <div>
-      <label>
-        {name}
-        {unit && `, ${unit}`}
-        <input
-          ref={ahead}
-          className="field mt-1 text-l"
-          value={text}
-          maxLength={60}
-          onChange={(event) => onAnswer(event.target.value)}
-        />
-      </label>
-      {choices.length > 0 && choices.length <= CHIPS_MOST && (
-        <div className="mt-2 flex flex-wrap gap-2">
-          {choices.map((choice) => (
-            <button key={choice} type="button" className="act-quiet" onClick={() => onAnswer(choice)}>
-              {choice}
-            </button>
-          ))}
-        </div>
-      )}
-    </div>
-  );
-};
+export const LookUpKey = ({ of: { name, unit }, text, choices, onAnswer }: Props) => (
+  <div>
+    <LoneField label={unit ? `${name}, ${unit}` : name} text={text} onText={onAnswer} maxLength={60} />
+    {choices.length > 0 && choices.length <= CHIPS_MOST && (
+      <div className="mt-2 flex flex-wrap gap-2">
+        {choices.map((choice) => (
+          <button key={choice} type="button" className="act-quiet" onClick={() => onAnswer(choice)}>
+            {choice}
+          </button>
+        ))}
+      </div>
+    )}
+  </div>
+);

@@ -2,35 +2,14 @@ import { useState } from 'react';
 import { readNumber } from '#core/quantity/read-number.ts';
 import { loadAgainstRating } from '#core/spec/load/load-against-rating.ts';
 import { loadWords } from '#wire/words/load.ts';
-import { useTypedAhead } from '../kit/form/use-typed-ahead.ts';
+import { LoneField } from '../kit/form/LoneField.tsx';
 
 const amperes = (text: string): number | null => {
   const read = readNumber(text);
   return read.ok && read.value.value > 0 ? read.value.value : null;
 };
 
-type AmperesProps = {
-  readonly name: string;
-  readonly text: string;
-  readonly onText: (text: string) => void;
-};
-
-const Amperes = ({ name, text, onText }: AmperesProps) => {
-  const ahead = useTypedAhead(text, ({ value }) => onText(value));
-  return (
-    <label>
-      {name}
-      <input
-        ref={ahead}
-        className="field mt-1 font-mono text-l"
-        inputMode="decimal"
-        maxLength={10}
-        value={text}
-        onChange={(event) => onText(event.target.value)}
-      />
-    </label>
-  );
-};
+const AMPERES = { inputMode: 'decimal', maxLength: 10, className: 'font-mono text-l' } as const;
 
 /** A load current against the continuous rating of a terminal or a bar. */
 export const LoadSum = () => {
@@ -42,8 +21,8 @@ export const LoadSum = () => {
     <section className="panel grid content-start gap-3 p-4">
       <h2 className="text-l font-bold">A load against a rating</h2>
       <div className="grid grid-cols-2 gap-3">
-        <Amperes name="Load current, A" text={load} onText={setLoad} />
-        <Amperes name="Continuous rating, A" text={rating} onText={setRating} />
+        <LoneField label="Load current, A" text={load} onText={setLoad} {...AMPERES} />
+        <LoneField label="Continuous rating, A" text={rating} onText={setRating} {...AMPERES} />
       </div>
       {standing && (
         <p className={`font-bold ${standing.kind === 'within' ? 'text-in' : 'text-high'}`}>

@@ -8,7 +8,7 @@ import { printedTorques } from '#core/spec/requirement/requirement.ts';
 import { plainSpecification } from '#core/spec/requirement/specification.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
-import { useTypedAhead } from '../kit/form/use-typed-ahead.ts';
+import { LoneField } from '../kit/form/LoneField.tsx';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { LiveDerivation } from '../specs/LiveDerivation.tsx';
 import { LoadSum } from './LoadSum.tsx';
@@ -38,22 +38,12 @@ const UnitTable = ({ torques }: { readonly torques: readonly WrittenTorque[] }) 
 
 const TorqueSum = ({ site }: { readonly site: Site }) => {
   const [text, setText] = useState('15-20 in-lb (1.7-2.3 Nm)');
-  const ahead = useTypedAhead(text, ({ value }) => setText(value));
   const read = text.trim() === '' ? null : readRequirement(text, site.unit);
   return (
     <>
       <section className="panel grid content-start gap-3 p-4">
         <h2 className="text-l font-bold">A torque in every unit</h2>
-        <label>
-          As it is written
-          <input
-            ref={ahead}
-            className="field mt-1 text-l"
-            value={text}
-            maxLength={200}
-            onChange={(event) => setText(event.target.value)}
-          />
-        </label>
+        <LoneField label="As it is written" text={text} onText={setText} maxLength={200} />
         {read?.ok && (
           <>
             <UnitTable torques={printedTorques(read.value.requirement)} />
@@ -98,22 +88,12 @@ const TorqueSum = ({ site }: { readonly site: Site }) => {
 
 const ConductorSum = () => {
   const [text, setText] = useState('10 AWG');
-  const ahead = useTypedAhead(text, ({ value }) => setText(value));
   const size = text.trim() === '' ? null : readConductorSize(text);
   const show = (value: number): string => displayDigits(value, { sourceDigits: 3, graduation: null });
   return (
     <section className="panel grid content-start gap-3 p-4">
       <h2 className="text-l font-bold">A conductor’s size</h2>
-      <label>
-        As it is printed
-        <input
-          ref={ahead}
-          className="field mt-1 text-l"
-          value={text}
-          maxLength={40}
-          onChange={(event) => setText(event.target.value)}
-        />
-      </label>
+      <LoneField label="As it is printed" text={text} onText={setText} maxLength={40} />
       {size?.ok && (
         <dl className="grid gap-1">
           {(
