@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { inProject } from '../../scripts/site/paths.ts';
-import { demoJob, expect, pinOf, signedIn, test } from './site.ts';
+import { demoJob, expect, pinOf, signedIn, test, toolId } from './site.ts';
 
 /** How a person works a screen: by keys alone, or by a finger alone. */
 type Hand = {
@@ -56,13 +56,6 @@ const byFinger = (page: Page): Hand => ({
     await (await choosing).setFiles(path);
   },
 });
-
-const toolId = async (page: Page, code: string): Promise<string> => {
-  const tools = (await (await page.request.get('/api/v1/tools')).json()) as {
-    readonly tool: { readonly id: string; readonly code: string };
-  }[];
-  return tools.find(({ tool }) => tool.code === code)?.tool.id ?? '';
-};
 
 type Work = {
   readonly screen: string;

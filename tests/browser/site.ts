@@ -53,6 +53,14 @@ export const demoJob = async (page: Page, title: string): Promise<string> => {
   return jobs.find((job) => job.title.startsWith(title))?.id ?? '';
 };
 
+/** The id of the tool of that code. */
+export const toolId = async (page: Page, code: string): Promise<string> => {
+  const tools = (await (await page.request.get('/api/v1/tools')).json()) as {
+    readonly tool: { readonly id: string; readonly code: string };
+  }[];
+  return tools.find(({ tool }) => tool.code === code)?.tool.id ?? '';
+};
+
 export const HEADER = 'position,label,x_mm,y_mm,conductor,requirement';
 
 /** A terminal list of so many plain lines. */

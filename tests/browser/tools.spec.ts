@@ -1,13 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { chooseFile, expect, fillDay, plainList, plannedJob, signedIn, test } from './site.ts';
+import { expect, fillDay, plainList, plannedJob, signedIn, test, toolId } from './site.ts';
 
-const toolId = async (page: Page, code: string): Promise<string> => {
-  const tools: { tool: { id: string; code: string } }[] = await (
-    await page.request.get('/api/v1/tools')
-  ).json();
-  return tools.find(({ tool }) => tool.code === code)?.tool.id ?? '';
-};
 const openTool = async (page: Page, code: string, part = ''): Promise<void> => {
   await page.goto(`/tools/${await toolId(page, code)}${part}`);
   await page.waitForLoadState('networkidle');
@@ -203,20 +197,6 @@ test('a drop is reported by anyone, a loan goes out and comes back', async ({ pa
   await page.getByRole('button', { name: 'case broken' }).click();
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByText('back from the glider hangar: case broken')).toBeVisible();
-});
-
-test('a label opens its tool from a photograph', async ({ page }) => {
-  await signedIn(page, 'Dewi');
-  const id = await toolId(page, 'TS-09');
-  const svg = await (await page.request.get(`/api/v1/tools/${id}/label.svg`)).text();
-  // Whoever holds the tool reads there until when it may be used.
-  expect(svg).toMatch(/due \d{1,2} \w{3} \d{4}/);
-  await page.setContent(svg);
-  const photograph = await page.screenshot({ clip: { x: 0, y: 0, width: 250, height: 110 } });
-  await page.goto('/tools/scan');
-  await page.waitForLoadState('networkidle');
-  await chooseFile(page, { name: 'label.png', mimeType: 'image/png', buffer: photograph });
-  await expect(page).toHaveURL(new RegExp(`/tools/${id}$`));
 });
 
 test('a tool of one setting is described, drawn and added', async ({ page }) => {

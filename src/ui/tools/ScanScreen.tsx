@@ -1,25 +1,11 @@
-import jsQR from 'jsqr';
 import { useEffect, useRef, useState } from 'react';
 import { FileButton } from '../shared/FileButton.tsx';
+import { codeInFrame, codeInPhotograph } from './code-in.ts';
 
 const SCAN_EVERY_MS = 200;
-const WIDTH = 640;
 
 /** The tool's page that a label's code opens, where it is one of this site's labels. */
 const toolAddress = (text: string): string | null => /\/tools\/([0-9a-f-]{36})$/.exec(text)?.[0] ?? null;
-
-const codeIn = (source: CanvasImageSource, width: number, height: number): string | null => {
-  const canvas = document.createElement('canvas');
-  canvas.width = WIDTH;
-  canvas.height = Math.round((height / width) * WIDTH);
-  const context = canvas.getContext('2d', { willReadFrequently: true });
-  if (!context) return null;
-  context.drawImage(source, 0, 0, canvas.width, canvas.height);
-  return (
-    jsQR(context.getImageData(0, 0, canvas.width, canvas.height).data, canvas.width, canvas.height)?.data ??
-    null
-  );
-};
 
 /** Opens a tool by its label: by the camera, or from a photograph where there is none. */
 export const ScanScreen = () => {
@@ -47,10 +33,15 @@ export const ScanScreen = () => {
       element.srcObject = stream;
       await element.play();
       setWords('Hold the label’s code before the camera.');
+      let frame = 0;
       timer = window.setInterval(() => {
-        const found =
-          element.videoWidth > 0 ? codeIn(element, element.videoWidth, element.videoHeight) : null;
-        if (found !== null) open(found);
+        const { videoWidth: width, videoHeight: height } = element;
+        if (width === 0) return;
+        const found = codeInFrame({ source: element, width, height }, frame++);
+        if (found === null) return;
+        // Asked for twice, a page that takes its time would begin anew each time.
+        if (toolAddress(found)) window.clearInterval(timer);
+        open(found);
       }, SCAN_EVERY_MS);
     };
     void start();
@@ -70,7 +61,9 @@ export const ScanScreen = () => {
           accept="image/*"
           onFile={(file) =>
             void createImageBitmap(file)
-              .then((picture) => open(codeIn(picture, picture.width, picture.height)))
+              .then((picture) =>
+                open(codeInPhotograph({ source: picture, width: picture.width, height: picture.height })),
+              )
               .catch(() => setWords('This file is no picture that the browser can read.'))
           }
         />

@@ -17,7 +17,8 @@ export const HEAD_DRIVE_WORDS: Record<Drive, string> = {
 const MOST_NAMED = 6;
 
 const positionsWords = (positions: readonly string[], total: number): string => {
-  if (positions.length === total) return total === 1 ? (positions[0] ?? '') : `all ${total} fasteners`;
+  if (positions.length === total && total > 1)
+    return total === 2 ? 'either fastener' : `any of the ${total} fasteners`;
   const named = positions.slice(0, MOST_NAMED).join(', ');
   const more = positions.length - MOST_NAMED;
   return more > 0 ? `${named} and ${more} more` : named;
@@ -32,7 +33,7 @@ export const assumptionWords = (
   if (id === 'assumed-drive')
     return {
       title: `Drive assumed: ${what.map((drive) => HEAD_DRIVE_WORDS[drive as Drive] ?? drive).join(', ')}`,
-      detail: `The list names none for ${where}. Look at the heads before you choose the bit.`,
+      detail: `The list names no drive for ${where}. Look at the heads before you choose the bit.`,
     };
   const rules = what.map((rule) => RULE_WORDS[rule as DerivationRule] ?? rule).join('; ');
   return {

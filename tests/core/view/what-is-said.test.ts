@@ -17,7 +17,7 @@ describe('what was assumed on a job', () => {
     ]);
     const [drive, limits] = found.map((each) => assumptionWords(each, 3));
     expect(drive?.title).toBe('Drive assumed: slot');
-    expect(drive?.detail).toContain('all 3 fasteners');
+    expect(drive?.detail).toContain('no drive for any of the 3 fasteners');
     expect(limits?.detail).toContain('2, 3');
   });
 
