@@ -10,11 +10,13 @@ const toolAddress = (text: string): string | null => /\/tools\/([0-9a-f-]{36})$/
 /** Opens a tool by its label: by the camera, or from a photograph where there is none. */
 export const ScanScreen = () => {
   const video = useRef<HTMLVideoElement>(null);
-  const [words, setWords] = useState('Asking for the camera …');
+  const [camera, setCamera] = useState('Asking for the camera …');
+  // What a code or a photograph came to; a camera that gets ready later says nothing over it.
+  const [told, setTold] = useState<string | null>(null);
   const open = (text: string | null): void => {
     const address = text === null ? null : toolAddress(text);
     if (address) window.location.assign(address);
-    else setWords(text === null ? 'No code in this picture.' : 'This code is no label of this site.');
+    else setTold(text === null ? 'No code in this picture.' : 'This code is no label of this site.');
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: the camera is asked for once
   useEffect(() => {
@@ -24,7 +26,7 @@ export const ScanScreen = () => {
       try {
         stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } });
       } catch {
-        return setWords(
+        return setCamera(
           'No camera may be used here. Choose a photograph of the label, or search for its code.',
         );
       }
@@ -32,7 +34,7 @@ export const ScanScreen = () => {
       if (!element) return;
       element.srcObject = stream;
       await element.play();
-      setWords('Hold the label’s code before the camera.');
+      setCamera('Hold the label’s code before the camera.');
       let frame = 0;
       timer = window.setInterval(() => {
         const { videoWidth: width, videoHeight: height } = element;
@@ -54,7 +56,7 @@ export const ScanScreen = () => {
     <div className="mx-auto grid max-w-xl gap-4">
       <h1 className="text-xl font-bold">Scan a label</h1>
       <video ref={video} className="w-full rounded-lg border border-rule bg-black" muted playsInline />
-      <p role="status">{words}</p>
+      <p role="status">{told ?? camera}</p>
       <div>
         <FileButton
           words="A photograph of the label"
@@ -64,7 +66,7 @@ export const ScanScreen = () => {
               .then((picture) =>
                 open(codeInPhotograph({ source: picture, width: picture.width, height: picture.height })),
               )
-              .catch(() => setWords('This file is no picture that the browser can read.'))
+              .catch(() => setTold('This file is no picture that the browser can read.'))
           }
         />
       </div>
