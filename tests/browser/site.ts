@@ -13,17 +13,17 @@ export const pinOf = (name: string): string => demoPeople().find((person) => per
 /** How long a person takes at least from one pulse to the next; sooner it is the first one bouncing. */
 const PULSE_MS = 450;
 
-/** A page whose large action is pulsed as by a person: Space and Page Down, never two within a bounce. */
+/** A page whose large action is pulsed as by a person: Space and Page Down, never two within a bounce. The pause begins when the browser has
+ *  taken a pulse: one that a stalled browser stamps late would else come too close before the next. */
 export const patient = (page: Page): Page => {
   const press = page.keyboard.press.bind(page.keyboard);
-  let pulsedAt = 0;
+  let takenAt = 0;
   page.keyboard.press = async (key, options) => {
-    if (key === 'Space' || key === 'PageDown') {
-      const left = pulsedAt + PULSE_MS - Date.now();
-      if (left > 0) await page.waitForTimeout(left);
-      pulsedAt = Date.now();
-    }
+    const isPulse = key === 'Space' || key === 'PageDown';
+    const left = takenAt + PULSE_MS - Date.now();
+    if (isPulse && left > 0) await page.waitForTimeout(left);
     await press(key, options);
+    if (isPulse) takenAt = Date.now();
   };
   return page;
 };
