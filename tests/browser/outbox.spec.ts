@@ -188,7 +188,15 @@ test('what one person did is not sent by another; it waits until they sign in ag
   await page.keyboard.press('Space');
   await expect(page.getByTestId('waiting')).toHaveText('1 waiting to send, sign in again');
 
+  // The bench is still open and tries again, by now with somebody else's sign-in.
+  const tried = page.waitForResponse(
+    async (answer) =>
+      answer.request().method() === 'POST' && (await answer.text()).includes('not-your-event'),
+  );
   await signedIn(page, 'Eko');
+  await tried;
+  await expect(page.getByTestId('waiting')).toHaveText('1 waiting to send, sign in again');
+  await expect(page.getByTestId('refused-line')).toHaveCount(0);
   await page.goto('/tools');
   await page.waitForLoadState('networkidle');
   expect(pulledPositions(await eventsOf(page, job))).toEqual([]);

@@ -52,6 +52,8 @@ const send = async (batch: readonly OutboxEntry[]): Promise<Sent> => {
   // Told before the disk lets go of them: that may fail, and what is placed is placed.
   if (placed.length > 0) sendSignal({ kind: 'placed', events: placed });
   await forgetEntries(taken);
+  // Somebody else has signed in meanwhile, in another tab: it waits for its person, and nothing is wrong with it.
+  if (refused?.problem.code === 'not-your-event') return 'not-signed-in';
   const refusedEntry = batch.find(({ event }) => event.id === refused?.eventId);
   if (refused && refusedEntry) return setAside(refusedEntry, workDetails(knownAtWork(refused.problem)));
   return taken.length > 0 ? 'progress' : 'answer-unclear';
