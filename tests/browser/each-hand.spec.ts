@@ -267,6 +267,7 @@ const WORKS: readonly Work[] = [
       const dialog = page.getByRole('dialog');
       await hand.write(dialog.getByRole('combobox'), 'TS-07');
       await expect(dialog.getByRole('option').first()).toContainText('TS-07');
+      await expect(dialog.getByRole('option').first()).toHaveAttribute('aria-selected', 'true');
       // One row is marked from the start: Enter opens it, and so does a tap.
       if (await page.evaluate(() => navigator.maxTouchPoints > 0))
         await dialog.getByRole('option').first().tap();

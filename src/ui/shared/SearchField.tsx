@@ -23,7 +23,7 @@ type Props = {
   readonly only?: (hit: SearchHit) => boolean;
 };
 
-const keyOf = ({ kind, refId, row }: SearchHit): string => `${kind} ${refId} ${row}`;
+const keyOf = ({ kind, refId, row }: SearchHit): string => `${kind} ${refId} ${row}`.trim();
 
 /** A field that searches everything while one types; arrows choose, Enter opens. */
 export const SearchField = ({
@@ -37,9 +37,15 @@ export const SearchField = ({
   const [query, setQuery] = useState(first);
   const { hits: all, isPartial, answered, problem } = useSearch(query);
   const hits = all.filter(only);
+  // The library leaves a row marked that a later answer took away, and then Enter opened nothing.
+  const [chosen, setChosen] = useState('');
+  const keys = hits.map(keyOf);
+  const marked = keys.includes(chosen) ? chosen : (keys[0] ?? '');
   return (
     <Command
       label={label}
+      value={marked}
+      onValueChange={setChosen}
       // What is found and in which order is the server's: it knows that 3/8 is dash 6.
       shouldFilter={false}
       loop
