@@ -202,6 +202,36 @@ test('search has a button on the wide screen and on the phone, and is in the lis
   await expect(page.getByTestId('signed-in')).toHaveText('Ayu');
 });
 
+test('each answer of the search is marked at its first row, and Enter opens that one', async ({ page }) => {
+  const tool = (code: string, refId: string) => ({ kind: 'tool', refId, row: 0, title: code, detail: '' });
+  const low = tool('TS-02', '018f0000-0000-7000-8000-000000000002');
+  const high = tool('TS-07', '018f0000-0000-7000-8000-000000000007');
+  // Answers come late, as from a busy site: the first, one without what was marked, one with another first.
+  const answers: Record<string, readonly unknown[]> = { t: [low], ts: [high], 'ts-': [low, high] };
+  await page.route('**/api/v1/search?*', async (route) => {
+    const hits = answers[new URL(route.request().url()).searchParams.get('q') ?? ''] ?? [];
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    await route.fulfill({ json: { hits, isPartial: false } });
+  });
+  await page.goto('/sums');
+  await page.getByRole('button', { name: 'Search' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Search' });
+  const field = dialog.getByRole('combobox', { name: 'Search everything' });
+  for (const [typed, first] of [
+    ['t', 'TS-02'],
+    ['ts', 'TS-07'],
+    ['ts-', 'TS-02'],
+  ] as const) {
+    await field.fill(typed);
+    await expect(dialog.getByRole('option').first()).toContainText(first);
+    await expect(dialog.getByRole('option').first()).toHaveAttribute('aria-selected', 'true');
+  }
+  await field.press('ArrowDown');
+  await expect(dialog.getByRole('option').last()).toHaveAttribute('aria-selected', 'true');
+  await field.press('Enter');
+  await expect(page).toHaveURL(`/tools/${high.refId}`);
+});
+
 test('a job that is not there is told on a page of ours, with the way back', async ({ page }) => {
   const answer = await page.goto('/jobs/0190a000-0000-7000-8000-00000000dead/bench');
   expect(answer?.status()).toBe(404);

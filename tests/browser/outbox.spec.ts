@@ -266,6 +266,34 @@ test('a browser that keeps nothing: the bench works, sends at once, and says so 
   await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
 });
 
+test('a store that took its time to open is not said to keep nothing once it keeps', async ({ page }) => {
+  // The bench waits a second and a half for the store; this one is there when it is let.
+  await page.addInitScript(() => {
+    const { open } = IDBFactory.prototype;
+    IDBFactory.prototype.open = function (...given) {
+      const request = open.apply(this, given);
+      const hold = (event: Event): void => {
+        event.stopImmediatePropagation();
+        request.removeEventListener('success', hold);
+        window.addEventListener('let-store-open', () => request.dispatchEvent(new Event('success')));
+      };
+      request.addEventListener('success', hold);
+      return request;
+    };
+  });
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Late store', plainList(3));
+  await readyBench(page, job);
+  const said = page.getByText('This browser keeps nothing');
+  await expect(said).toBeVisible();
+  await page.evaluate(() => window.dispatchEvent(new Event('let-store-open')));
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toContainText('P1: in');
+  await expect(said).toHaveCount(0);
+  await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1']);
+});
+
 test('two tabs share what is unsent, and what is refused stops the bench at its fastener', async ({
   page,
   context,

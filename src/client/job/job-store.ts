@@ -105,17 +105,24 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     set({ view: job.view, head: headOf(job), waiting: job.waiting.length });
   };
 
+  /** What is said of this device's disk once it was read, or not. One that refused an event a moment ago may do so again: that stays said. One that
+   *  took its time to answer keeps what it is given from now on. */
+  const storageProblemNow = (isRead: boolean, inMemory: number): ProblemDetails | null => {
+    const said = store.snapshot().storageProblem;
+    if (said?.problem.code === 'device-storage-failed') return said;
+    if (!isRead) return workDetails({ code: 'device-keeps-nothing' });
+    return inMemory > 0 ? said : null;
+  };
+
   const readWaiting = async (): Promise<readonly OutboxEntry[]> => {
     const { entries, unreadable, isWhole } = await readOutbox();
     const mine = entries.filter(({ event }) => event.job === jobId);
     const inMemory = mine.filter((entry) => entry.state === 'queued' && isInMemory(entry)).length;
-    const before = store.snapshot().storageProblem;
     set({
       refusedEntries: mine.filter(({ state }) => state === 'refused'),
       unreadable: unreadable.length,
       inMemory,
-      // Said once, it stays said: a disk that failed a moment ago may fail again.
-      storageProblem: isWhole ? before : workDetails({ code: 'device-keeps-nothing' }),
+      storageProblem: storageProblemNow(isWhole, inMemory),
     });
     return mine;
   };

@@ -23,7 +23,7 @@ type Props = {
   readonly only?: (hit: SearchHit) => boolean;
 };
 
-const keyOf = ({ kind, refId, row }: SearchHit): string => `${kind} ${refId} ${row}`.trim();
+const keyOf = ({ kind, refId, row }: SearchHit): string => `${kind} ${refId} ${row}`;
 
 /** A field that searches everything while one types; arrows choose, Enter opens. */
 export const SearchField = ({
@@ -37,15 +37,16 @@ export const SearchField = ({
   const [query, setQuery] = useState(first);
   const { hits: all, isPartial, answered, problem } = useSearch(query);
   const hits = all.filter(only);
-  // The library leaves a row marked that a later answer took away, and then Enter opened nothing.
-  const [chosen, setChosen] = useState('');
+  // The library marks a row as one types, before the answer is there; each answer is marked anew, at its first row.
+  const [chosen, setChosen] = useState({ answered, key: '' });
   const keys = hits.map(keyOf);
-  const marked = keys.includes(chosen) ? chosen : (keys[0] ?? '');
+  const isOfThese = chosen.answered === answered && keys.includes(chosen.key);
+  const marked = isOfThese ? chosen.key : (keys[0] ?? '');
   return (
     <Command
       label={label}
       value={marked}
-      onValueChange={setChosen}
+      onValueChange={(key) => setChosen({ answered, key })}
       // What is found and in which order is the server's: it knows that 3/8 is dash 6.
       shouldFilter={false}
       loop
