@@ -25,11 +25,14 @@ const entry = (
   more = '',
 ): SearchEntry => ({ kind, refId, row, title, detail, text: `${title}; ${detail}; ${more}` });
 
+/** What is said beside a title; what is not known is left out. */
+const beside = (...parts: readonly string[]): string => parts.filter(Boolean).join(' · ');
+
 /** How the search finds a requirement: by part, size, print, place, source and code. */
 export const requirementEntries = (kept: KeptRequirement, source: Source): readonly SearchEntry[] => {
   const { part, size, torque, place, note } = kept.body;
   const title = [part, size].filter(Boolean).join(', ');
-  const detail = [torque.printed, sourceName(source), place].filter(Boolean).join(' · ');
+  const detail = beside(torque.printed, sourceName(source), place);
   return kept.isWithdrawn
     ? []
     : [entry('requirement', kept.id, 0, title, detail, `${kept.code} ${note} ${source.kind}`)];
@@ -70,7 +73,7 @@ export const tableEntries = (kept: KeptTable, source: Source): readonly SearchEn
 
 /** How the search finds a source. */
 export const sourceEntries = (source: Source): readonly SearchEntry[] => [
-  entry('source', source.id, 0, sourceName(source), [source.kind, source.place, source.status].join(' · ')),
+  entry('source', source.id, 0, sourceName(source), beside(source.kind, source.place, source.status)),
 ];
 
 /** How the search finds a tool: by code, serial number, kind and range. */

@@ -87,8 +87,11 @@ export const TableScreen = ({ kept, source, jobs, site, firstRow }: Props) => {
                     className={`border-b border-rule ${index === firstRow ? 'bg-ground font-bold' : ''}`}
                   >
                     {[...row.keys, ...row.values].map((cell, column) => (
-                      // biome-ignore lint/suspicious/noArrayIndexKey: cells neither
-                      <td key={column} className="p-1">
+                      <td
+                        // biome-ignore lint/suspicious/noArrayIndexKey: cells neither
+                        key={column}
+                        className={`p-1 ${column < row.keys.length ? 'whitespace-nowrap' : ''}`}
+                      >
                         {cellText(cell) || '–'}
                         {cell.readAs !== null && <span className="text-unsure"> settled</span>}
                       </td>

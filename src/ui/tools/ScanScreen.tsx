@@ -7,34 +7,50 @@ const SCAN_EVERY_MS = 200;
 /** The tool's page that a label's code opens, where it is one of this site's labels. */
 const toolAddress = (text: string): string | null => /\/tools\/([0-9a-f-]{36})$/.exec(text)?.[0] ?? null;
 
+type Camera = 'asked for' | 'looking' | 'none';
+
+const CAMERA_WORDS: Readonly<Record<Camera, string>> = {
+  'asked for': 'Asking for the camera …',
+  looking: 'Hold the label’s code before the camera.',
+  none: 'No camera may be used here. Choose a photograph of the label, or search for its code.',
+};
+
+const TOLD = {
+  nothing:
+    'No code found in this picture. Photograph the label alone, straight and sharp, or search for its code.',
+  foreign: 'This code is not a label of this site. Scan the label on the tool, or search for its code.',
+  unreadable: 'The browser cannot read this file as a picture. Choose a PNG or a JPEG.',
+} as const;
+
 /** Opens a tool by its label: by the camera, or from a photograph where there is none. */
 export const ScanScreen = () => {
   const video = useRef<HTMLVideoElement>(null);
-  const [camera, setCamera] = useState('Asking for the camera …');
+  const [camera, setCamera] = useState<Camera>('asked for');
   // What a code or a photograph came to; a camera that gets ready later says nothing over it.
   const [told, setTold] = useState<string | null>(null);
   const open = (text: string | null): void => {
     const address = text === null ? null : toolAddress(text);
     if (address) window.location.assign(address);
-    else setTold(text === null ? 'No code in this picture.' : 'This code is no label of this site.');
+    else setTold(text === null ? TOLD.nothing : TOLD.foreign);
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: the camera is asked for once
   useEffect(() => {
     let stream: MediaStream | null = null;
     let timer = 0;
+    const letGo = (): void => {
+      for (const track of stream?.getTracks() ?? []) track.stop();
+    };
     const start = async (): Promise<void> => {
       try {
         stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } });
       } catch {
-        return setCamera(
-          'No camera may be used here. Choose a photograph of the label, or search for its code.',
-        );
+        return setCamera('none');
       }
       const element = video.current;
-      if (!element) return;
+      if (!element) return letGo();
       element.srcObject = stream;
       await element.play();
-      setCamera('Hold the label’s code before the camera.');
+      setCamera('looking');
       let frame = 0;
       timer = window.setInterval(() => {
         const { videoWidth: width, videoHeight: height } = element;
@@ -49,14 +65,20 @@ export const ScanScreen = () => {
     void start();
     return () => {
       window.clearInterval(timer);
-      for (const track of stream?.getTracks() ?? []) track.stop();
+      letGo();
     };
   }, []);
   return (
     <div className="mx-auto grid max-w-xl gap-4">
       <h1 className="text-xl font-bold">Scan a label</h1>
-      <video ref={video} className="w-full rounded-lg border border-rule bg-black" muted playsInline />
-      <p role="status">{told ?? camera}</p>
+      <video
+        ref={video}
+        className="w-full rounded-lg border border-rule bg-black"
+        hidden={camera !== 'looking'}
+        muted
+        playsInline
+      />
+      <p role="status">{told ?? CAMERA_WORDS[camera]}</p>
       <div>
         <FileButton
           words="A photograph of the label"
@@ -66,7 +88,7 @@ export const ScanScreen = () => {
               .then((picture) =>
                 open(codeInPhotograph({ source: picture, width: picture.width, height: picture.height })),
               )
-              .catch(() => setTold('This file is no picture that the browser can read.'))
+              .catch(() => setTold(TOLD.unreadable))
           }
         />
       </div>

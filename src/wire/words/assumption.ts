@@ -19,9 +19,9 @@ const MOST_NAMED = 6;
 const positionsWords = (positions: readonly string[], total: number): string => {
   if (positions.length === total && total > 1)
     return total === 2 ? 'either fastener' : `any of the ${total} fasteners`;
-  const named = positions.slice(0, MOST_NAMED).join(', ');
-  const more = positions.length - MOST_NAMED;
-  return more > 0 ? `${named} and ${more} more` : named;
+  // "and 1 more" takes the room of its name.
+  if (positions.length <= MOST_NAMED + 1) return positions.join(', ');
+  return `${positions.slice(0, MOST_NAMED).join(', ')} and ${positions.length - MOST_NAMED} more`;
 };
 
 /** What was assumed on a job, in a title and a sentence. `total` is how many fasteners the job has. */

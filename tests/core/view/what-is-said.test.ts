@@ -21,6 +21,23 @@ describe('what was assumed on a job', () => {
     expect(limits?.detail).toContain('2, 3');
   });
 
+  test('positions are named as far as there is room, and in words where it is all of them', () => {
+    const detail = (count: number, total: number): string =>
+      assumptionWords(
+        {
+          id: 'assumed-drive',
+          what: ['slot'],
+          positions: Array.from({ length: count }, (_, index) => `X3-${index + 1}`),
+        },
+        total,
+      ).detail;
+    expect(detail(1, 1)).toContain('no drive for X3-1.');
+    expect(detail(2, 2)).toContain('no drive for either fastener.');
+    expect(detail(24, 24)).toContain('no drive for any of the 24 fasteners.');
+    expect(detail(7, 24)).toContain('X3-6, X3-7.');
+    expect(detail(8, 24)).toContain('X3-5, X3-6 and 2 more.');
+  });
+
   test('nothing where the list names the drives and the source prints both limits', () => {
     const plan = samplePlan(['20 to 24 in-lb']);
     const fasteners = plan.fasteners.map((each) => ({ ...each, driveAssumed: false }));
