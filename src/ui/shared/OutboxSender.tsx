@@ -2,7 +2,6 @@ import { useEffect } from 'react';
 import { noteSiteLife } from '#client/device/site-life.ts';
 import { startSending } from '#client/outbox/sender.ts';
 import type { Person } from '#core/people/person.ts';
-import { startDrawerKeys } from './drawer-keys.ts';
 import { RestoredNotice } from './RestoredNotice.tsx';
 
 type Props = {
@@ -11,11 +10,10 @@ type Props = {
   readonly life: string | null;
 };
 
-/** Sends what waits on this device while a page is open, whichever page it is, and listens for the keys that open drawers. Shows
- *  nothing, unless the site was restored and this device holds what it lost. */
+/** Sends what waits on this device while a page is open, whichever page it is. Shows nothing, unless the site was restored and this
+ *  device holds what it lost. */
 export const OutboxSender = ({ person, life }: Props) => {
   useEffect(() => startSending(person), [person]);
-  useEffect(startDrawerKeys, []);
   useEffect(() => noteSiteLife(life), [life]);
   return <RestoredNotice person={person} />;
 };
