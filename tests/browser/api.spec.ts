@@ -3,7 +3,7 @@ import { Agent, get, request as post } from 'node:http';
 import { join } from 'node:path';
 import { request as newRequest } from '@playwright/test';
 import { TOOL } from '../core/job/sample-job.ts';
-import { address, expect, pinOf, plainList, plannedJob, signedIn, test } from './site.ts';
+import { address, atRest, expect, pinOf, plainList, plannedJob, signedIn, test } from './site.ts';
 
 const compute = async (name: string, data: unknown) => {
   const context = await newRequest.newContext({ baseURL: address() });
@@ -333,7 +333,7 @@ test.describe('the door', () => {
     await signedIn(page, 'Eko');
     const job = await plannedJob(page, 'Policy', plainList(1));
     const response = await page.goto(`/jobs/${job}/bench`);
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     const policy = response?.headers()['content-security-policy'] ?? '';
     expect(policy).toContain("default-src 'self'");
     expect(policy).toMatch(/script-src 'self'/);

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { inProject } from '../../scripts/site/paths.ts';
-import { expect, patient, pinOf, signedIn, test } from './site.ts';
+import { atRest, expect, patient, pinOf, signedIn, test } from './site.ts';
 
 const verify = (file: string, ...args: readonly string[]) => {
   const run = spawnSync('npm', ['run', '--silent', 'verify', '--', file, ...args], {
@@ -38,7 +38,7 @@ test('a cabinet from its list to a verified record, by keyboard alone', async ({
   await test.step('sign in by tile and PIN', async () => {
     await page.goto('/');
     await expect(page).toHaveURL(/sign-in/);
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     await tabTo('Bram');
     await press('Enter');
     await page.keyboard.type(pinOf('Bram'));
@@ -47,7 +47,7 @@ test('a cabinet from its list to a verified record, by keyboard alone', async ({
   });
 
   await test.step('import the list', async () => {
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     await tabTo('New job');
     await press('Enter');
     await expect(page).toHaveURL(/jobs\/new/);
@@ -69,7 +69,7 @@ test('a cabinet from its list to a verified record, by keyboard alone', async ({
   });
 
   await test.step('take the tool and make safe', async () => {
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     await tabTo('Take TS-07');
     await press('Enter');
     await tabTo('Go to the Bench');
@@ -116,7 +116,7 @@ test('a cabinet from its list to a verified record, by keyboard alone', async ({
   await test.step('sign, and let another person sign', async () => {
     await press('Space');
     await expect(page).toHaveURL(/sign$/);
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     await tabTo('PIN');
     await page.keyboard.type(pinOf('Bram'));
     await press('Enter');

@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { inProject } from '../../scripts/site/paths.ts';
-import { demoJob, expect, pinOf, signedIn, test, toolId } from './site.ts';
+import { atRest, demoJob, expect, pinOf, signedIn, test, toolId } from './site.ts';
 
 /** How a person works a screen: by keys alone, or by a finger alone. */
 type Hand = {
@@ -187,7 +187,7 @@ const WORKS: readonly Work[] = [
     address: () => '/specs/tables',
     work: async (page, hand) => {
       await hand.press(link(page, /Collet nut/));
-      await page.waitForLoadState('networkidle');
+      await atRest(page);
       await hand.press(button(page, '1-3'));
       await hand.press(button(page, 'counterbored'));
       await expect(page.getByTestId('found')).toContainText('9 N·m');
@@ -199,7 +199,7 @@ const WORKS: readonly Work[] = [
     work: async (page, hand) => {
       await hand.write(page.getByLabel('Find in Sources'), 'BL-114');
       await hand.press(link(page, /BL-114, rev. C/));
-      await page.waitForLoadState('networkidle');
+      await atRest(page);
       await hand.press(button(page, 'Withdrawn'));
       await hand.press(page.getByRole('dialog').getByRole('button', { name: 'Close' }));
       await expect(page.getByRole('dialog')).toHaveCount(0);
@@ -295,7 +295,7 @@ const workedBy = (name: string, handOf: (page: Page) => Hand, isFinger: boolean)
     test(`${screen}, by ${name} alone`, async ({ page }) => {
       await signedIn(page, 'Ayu');
       await page.goto(await address(page));
-      await page.waitForLoadState('networkidle');
+      await atRest(page);
       await work(page, handOf(page), isFinger);
     });
 };

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import {
+  atRest,
   chooseFile,
   eventsOf,
   expect,
@@ -84,7 +85,7 @@ test('a likely mix-up can’t be walked past: nothing else goes on until it is a
 test('an offset adapter asks at which angle it stands before any tool is taken', async ({ page }) => {
   const job = await plannedJob(page, 'Angle', plainList(1, '9.5 to 10.5 Nm'));
   await page.goto(`/jobs/${job}/plan`);
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page.locator('select[name=adapter]').selectOption({ label: 'OH-17, open offset head, 28 mm off' });
   await expect(page.getByRole('group', { name: /At which angle to the tool/ })).toBeVisible();
   for (const take of await page.getByRole('button', { name: /^Take / }).all())

@@ -1,4 +1,4 @@
-import { expect, fillDay, plainList, plannedJob, signedIn, test } from './site.ts';
+import { atRest, expect, fillDay, plainList, plannedJob, signedIn, test } from './site.ts';
 
 test.beforeEach(async ({ page }) => {
   await signedIn(page, 'Ayu');
@@ -42,7 +42,7 @@ test('what is typed before the page listens is not lost', async ({ page }) => {
   await expect(page.locator('astro-island[ssr]').filter({ has: page.getByLabel('What is it') })).toHaveCount(
     1,
   );
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await expect(page.locator('input[type=file]')).toBeEnabled();
   await expect(page.getByLabel('What is it')).toHaveValue('Typed early');
   await page.reload();
@@ -101,7 +101,7 @@ test('a list sorts, is narrowed by a column, by a word and to mine, and shows th
   page,
 }) => {
   await page.goto('/jobs');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   const rows = page.locator('tbody tr[data-index]');
   const all = await rows.count();
   await page.getByRole('combobox', { name: 'Stage' }).selectOption('planned');
@@ -130,7 +130,7 @@ test('a list sorts, is narrowed by a column, by a word and to mine, and shows th
 
 test('tools sort by how much torque they give, whatever unit their scale has', async ({ page }) => {
   await page.goto('/tools');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page.getByRole('button', { name: /^Range/ }).click();
   await expect(page.getByRole('columnheader', { name: /^Range/ })).toHaveAttribute('aria-sort', 'ascending');
   const codes = await page.locator('tbody tr[data-index] td:first-child').allTextContents();
@@ -141,7 +141,7 @@ test('tools sort by how much torque they give, whatever unit their scale has', a
 
 test('a list is worked by the arrows, and Enter does the first thing that a row offers', async ({ page }) => {
   await page.goto('/jobs');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page.getByRole('region', { name: 'jobs' }).focus();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowDown');
@@ -159,7 +159,7 @@ test('on a phone a row is a card that says every column, and nothing is cut at t
   await page.setViewportSize({ width: 390, height: 844 });
   for (const path of ['/jobs', '/tools', '/specs/sources']) {
     await page.goto(path);
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     const row = page.locator('tbody tr[data-index="0"]');
     const names = await row
       .locator('td[data-name]')
@@ -175,7 +175,7 @@ test('on a phone a row is a card that says every column, and nothing is cut at t
 
 test('the keys lead past the rail to the work', async ({ page }) => {
   await page.goto('/jobs');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page.keyboard.press('Tab');
   await expect(page.getByRole('link', { name: 'Skip to the work' })).toBeFocused();
   await page.keyboard.press('Enter');
@@ -256,7 +256,7 @@ test('from a value to the tools that can do it, each with its setting', async ({
 test('on a phone the value that was chosen comes into view', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/specs');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page.getByRole('button', { name: /coolant pump flange bolt/ }).click();
   await expect(page.getByTestId('printed')).toBeInViewport();
 });

@@ -3,6 +3,7 @@ import { createConnection } from 'mysql2/promise';
 import { freePort } from '../../scripts/site/free-port.ts';
 import { startApplication } from '../../scripts/site/run-site.ts';
 import {
+  atRest,
   eventsOf,
   expect,
   patient,
@@ -198,7 +199,7 @@ test('what one person did is not sent by another; it waits until they sign in ag
   await expect(page.getByTestId('waiting')).toHaveText('1 waiting to send, sign in again');
   await expect(page.getByTestId('refused-line')).toHaveCount(0);
   await page.goto('/tools');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   expect(pulledPositions(await eventsOf(page, job))).toEqual([]);
   await signedIn(page, 'Dewi');
   await page.goto('/tools');

@@ -14,18 +14,24 @@ export const pinOf = (name: string): string => demoPeople().find((person) => per
 const PULSE_MS = 450;
 
 /** A page whose large action is pulsed as by a person: Space and Page Down, never two within a bounce. The pause begins when the browser has
- *  taken a pulse: one that a stalled browser stamps late would else come too close before the next. */
+ *  taken a pulse: one that a stalled browser stamps late would else come too close before the next. It is looked at again when it is over: a
+ *  timer of a process that stood still meanwhile ends early. */
 export const patient = (page: Page): Page => {
   const press = page.keyboard.press.bind(page.keyboard);
-  let takenAt = 0;
+  let nextAt = 0;
   page.keyboard.press = async (key, options) => {
     const isPulse = key === 'Space' || key === 'PageDown';
-    const left = takenAt + PULSE_MS - Date.now();
-    if (isPulse && left > 0) await page.waitForTimeout(left);
+    while (isPulse && performance.now() < nextAt) await page.waitForTimeout(nextAt - performance.now());
     await press(key, options);
-    if (isPulse) takenAt = Date.now();
+    if (isPulse) nextAt = performance.now() + PULSE_MS;
   };
   return page;
+};
+
+/** Waits until a page is at rest and listens: each of its islands has come alive, and nothing is being fetched. */
+export const atRest = async (page: Page): Promise<void> => {
+  await expect(page.locator('astro-island[ssr]')).toHaveCount(0);
+  await page.waitForLoadState('networkidle');
 };
 
 export const test = base.extend({

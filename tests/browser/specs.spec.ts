@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
-import { chooseFile, expect, signedIn, test } from './site.ts';
+import { atRest, chooseFile, expect, signedIn, test } from './site.ts';
 
 test('a 3/8 in tube of soft aluminium: the value, its source and why, by search and keys alone', async ({
   page,
 }) => {
   await signedIn(page, 'Eko');
   await page.goto('/jobs');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page.keyboard.press('/');
   await page.keyboard.type('flared dash 6');
   await expect(page.getByRole('option').first()).toContainText('Flared tube nuts: 3/8, 5052-O');
@@ -32,7 +32,7 @@ test('a look-up asks only what matters, and says why nothing fits', async ({ pag
   await page.goto('/specs/tables');
   await page.getByRole('link', { name: /Screw terminals/ }).click();
   const panel = page.getByRole('region', { name: 'Look it up' });
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await panel.getByLabel('Conductor size').fill('#6');
   await panel.getByRole('button', { name: /Slotted.*1\/4 in long/ }).click();
   // NFPA 70-2020 Annex I, Table I.1 (from memory).
@@ -44,7 +44,7 @@ test('a look-up asks only what matters, and says why nothing fits', async ({ pag
   await page.goto('/specs/tables');
   await page.getByRole('link', { name: /Collet nut/ }).click();
   const collet = page.getByRole('region', { name: 'Look it up' });
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await collet.getByLabel('Shank mm').fill('3');
   await collet.getByRole('button', { name: 'counterbored' }).click();
   await expect(collet.getByTestId('found')).toContainText('9 N·m');
@@ -53,7 +53,7 @@ test('a look-up asks only what matters, and says why nothing fits', async ({ pag
 test('a label is pasted, its doubt settled, kept as a table, and looked up', async ({ page }) => {
   await signedIn(page, 'Ayu');
   await page.goto('/specs/label');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page
     .locator('textarea')
     .fill('Keep lid closed\n16-12 AWG CU 14-18 in-lb\n#10 21 in-lb\n2 x #12 CU 19');
@@ -71,7 +71,7 @@ test('a label is pasted, its doubt settled, kept as a table, and looked up', asy
   await page.getByRole('button', { name: 'Keep this table' }).click();
   await expect(page).toHaveURL(/specs\/tables\/[0-9a-f-]{36}$/);
   const panel = page.getByRole('region', { name: 'Look it up' });
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await panel.getByLabel('Conductor', { exact: true }).fill('#12');
   await panel.getByRole('button', { name: '2', exact: true }).click();
   await expect(panel.getByTestId('found')).toContainText('19 lbf·in');
@@ -82,7 +82,7 @@ test('a requirement is written, its doubt settled, changed as a new revision, an
 }) => {
   await signedIn(page, 'Dewi');
   await page.goto('/specs');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page.getByRole('button', { name: 'Write a requirement' }).click();
   const form = page.getByRole('region', { name: 'What its source says' });
   await form.getByLabel('What is tightened').fill('slit motor gland');
@@ -109,7 +109,7 @@ test('sources that disagree are shown side by side with the likely cause, and de
 }) => {
   await signedIn(page, 'Ayu');
   await page.goto('/specs/conflicts');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   const conflict = page.getByTestId('conflict').filter({ hasText: 'chiller compressor foot' });
   await expect(conflict).toContainText('12.2 N·m = 108 lbf·in');
   await expect(conflict).toContainText('12 times, as when lbf·in and lbf·ft are mixed up');
@@ -128,7 +128,7 @@ test('a source that contradicts itself is shown with both values and how it was 
 }) => {
   await signedIn(page, 'Ayu');
   await page.goto('/specs/conflicts');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   const conflict = page.getByRole('region', { name: 'dome heater thermostat terminal, 14 AWG' });
   await expect(conflict).toContainText('One source prints both: “17 in-lb (2.9 Nm)”');
   await expect(conflict).toContainText('Ayu settled it on');
@@ -147,7 +147,7 @@ test('a superseded source says what rests on it and moves it', async ({ page }) 
   await page.goto('/specs/sources');
   await page.getByRole('link', { name: 'Coolant loop manual, BL-114, rev. B' }).click();
   await page.waitForURL(/sources\/./);
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await expect(page.getByText('superseded by Coolant loop manual')).toBeVisible();
   const line = page.getByRole('listitem').filter({ hasText: 'coolant filter bowl' });
   await line.getByRole('button', { name: 'Same value in the new source' }).click();
@@ -160,7 +160,7 @@ test('a photograph is attached with a small picture', async ({ page }) => {
   await signedIn(page, 'Bram');
   await page.goto('/specs/sources');
   await page.getByRole('link', { name: 'Dome heater panel label, H1' }).click();
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await chooseFile(page, 'docs/screenshots/sums.png');
   const picture = page.getByRole('listitem').filter({ hasText: 'sums.png' }).locator('img');
   await expect(picture).toBeVisible();
@@ -174,7 +174,7 @@ test('a job planned from the book says where its values changed since, and is mo
   await page.waitForURL(/jobs\/./);
   await page.getByRole('link', { name: 'Plan' }).click();
   await page.waitForURL(/plan$/);
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   const news = page.getByTestId('book-news');
   await expect(news).toContainText('R-13 is at revision 2 now: max 11 in-lb');
   await expect(news).toContainText('max 13 in-lb, and keep it');
@@ -235,7 +235,7 @@ test('a list line in doubt is settled from the spec book', async ({ page }) => {
 test('requirements come in from a list and go out as it', async ({ page }) => {
   await signedIn(page, 'Dewi');
   await page.goto('/specs/import');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await chooseFile(page, {
     name: 'book.csv',
     mimeType: 'text/csv',
@@ -258,7 +258,7 @@ test('requirements come in from a list and go out as it', async ({ page }) => {
 test('a school shows what it changes, needs a reason, and its history stays', async ({ page }) => {
   await signedIn(page, 'Ayu');
   await page.goto('/settings');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await expect(page.getByTestId('example-rangeTarget')).toContainText('target 3.5 N·m');
   await page.getByRole('radio', { name: 'low end of the range' }).check({ force: true });
   await expect(page.getByTestId('example-rangeTarget')).toContainText('target 3 N·m');

@@ -1,16 +1,16 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, fillDay, plainList, plannedJob, signedIn, test, toolId } from './site.ts';
+import { atRest, expect, fillDay, plainList, plannedJob, signedIn, test, toolId } from './site.ts';
 
 const openTool = async (page: Page, code: string, part = ''): Promise<void> => {
   await page.goto(`/tools/${await toolId(page, code)}${part}`);
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
 };
 
 test('standing before the crib: which tool, how to set it, and why the others are out', async ({ page }) => {
   await signedIn(page, 'Bram');
   await page.goto(`/jobs/${await plannedJob(page, 'Which tool', plainList(3, '9.5 to 10.5 Nm'))}/plan`);
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   const best = page.getByTestId('best-tool');
   await expect(best).toContainText('TE-01');
   await expect(best).toContainText('First setting 10.00 N·m');
@@ -31,7 +31,7 @@ test('an offset adapter at 45° asks first, then corrects the setting all the wa
   await signedIn(page, 'Bram');
   const job = await plannedJob(page, 'Offset', plainList(1, '9.5 to 10.5 Nm'));
   await page.goto(`/jobs/${job}/plan`);
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page.locator('select[name=adapter]').selectOption({ label: 'OH-17, open offset head, 28 mm off' });
   // The angle is asked, and not taken for 90°.
   await expect(page.getByTestId('best-tool').getByRole('button')).toBeDisabled();
@@ -63,7 +63,7 @@ test('adapters go one on the other, each once, and the whole chain counts', asyn
   await signedIn(page, 'Bram');
   const job = await plannedJob(page, 'Chain', plainList(1, '9.5 to 10.5 Nm'));
   await page.goto(`/jobs/${job}/plan`);
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page.getByLabel('Adapter').selectOption({ label: 'EX-75, extension in line' });
   await expect(page.getByText('never use it for an angle')).toBeVisible();
   const onIt = page.getByLabel('On EX-75');
@@ -93,7 +93,7 @@ test('a tool in quarantine is used only by a lead, with a reason the certificate
   await signedIn(page, 'Ayu');
   const job = await plannedJob(page, 'Override', plainList(1, '9.5 to 10.5 Nm'));
   await page.goto(`/jobs/${job}/plan`);
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page.getByText(/why \d+ others are out/).click();
   await page
     .getByTestId('tools-out')
@@ -202,7 +202,7 @@ test('a drop is reported by anyone, a loan goes out and comes back', async ({ pa
 test('a tool of one setting is described, drawn and added', async ({ page }) => {
   await signedIn(page, 'Ayu');
   await page.goto('/tools');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await page.getByRole('button', { name: 'Add a tool' }).click();
   const form = page.getByRole('region', { name: 'Add a tool' });
   await form.locator('input[name=code]').fill('TP-99');

@@ -1,4 +1,4 @@
-import { demoJob, expect, signedIn, test } from './site.ts';
+import { atRest, demoJob, expect, signedIn, test } from './site.ts';
 
 const SCRIPT_MOST_BYTES = 150_000;
 const FONT_MOST_BYTES = 40_000;
@@ -44,7 +44,7 @@ test('charts, the scanner and the search come when they are opened, not before',
   page.on('request', (request) => names.add(new URL(request.url()).pathname));
   const has = (name: RegExp): boolean => [...names].some((each) => name.test(each));
   await page.goto('/tools');
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   expect(has(/ErrorChart|SearchDialog|ScanScreen/)).toBe(false);
   await page.keyboard.press('/');
   await expect(page.getByLabel('Search everything')).toBeFocused();
