@@ -13,6 +13,9 @@ type Props = {
   readonly firstRow: number | null;
 };
 
+/** What is no longer than this stays in one line: half of "1250–2000 kcmil" may name another size. */
+const UNBROKEN_LENGTH = 16;
+
 /** A table: look it up on the left, the whole of it as printed on the right. */
 export const TableScreen = ({ kept, source, jobs, site, firstRow }: Props) => {
   const { body, place } = kept;
@@ -46,7 +49,7 @@ export const TableScreen = ({ kept, source, jobs, site, firstRow }: Props) => {
           </a>
         </div>
       </div>
-      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
+      <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
         <section className="panel p-4" aria-label="Look it up">
           <h2 className="mb-2 text-l font-bold">Look it up</h2>
           <LookUpPanel kept={kept} source={source} site={site} firstRow={firstRow} />
@@ -90,7 +93,7 @@ export const TableScreen = ({ kept, source, jobs, site, firstRow }: Props) => {
                       <td
                         // biome-ignore lint/suspicious/noArrayIndexKey: cells neither
                         key={column}
-                        className={`p-1 ${column < row.keys.length ? 'whitespace-nowrap' : ''}`}
+                        className={`p-1 pr-3 ${cellText(cell).length <= UNBROKEN_LENGTH ? 'whitespace-nowrap' : ''}`}
                       >
                         {cellText(cell) || '–'}
                         {cell.readAs !== null && <span className="text-unsure"> settled</span>}
