@@ -49,7 +49,10 @@ export const BenchScreen = ({ events, person }: Props) => {
       {/* biome-ignore lint/a11y/noStaticElementInteractions: it only lets go of the focus that a tap leaves behind */}
       {/* biome-ignore lint/a11y/useKeyWithClickEvents: the keys do not come by here */}
       <div className="flex min-h-0 flex-1 flex-col lg:flex-row" onClick={letGo}>
-        <section className="flex min-h-0 flex-col short:hidden lg:short:flex lg:min-w-0 lg:flex-1" aria-label="Drawing">
+        <section
+          className="flex min-h-0 flex-col short:hidden lg:short:flex lg:min-w-0 lg:flex-1"
+          aria-label="Drawing"
+        >
           <div className="h-38 p-2 sm:h-72 sm:p-3 lg:h-auto lg:min-h-0 lg:flex-1">
             <JobDrawing
               view={drawn.view}

@@ -98,7 +98,7 @@ export const BenchTarget = memo(({ bench, view }: { readonly bench: Bench; reado
       {isByHand ? (
         <p className="text-2xl leading-tight font-bold">finger tight</p>
       ) : (
-        <p className={`flex items-baseline gap-3 leading-none ${onlyWide}`}>
+        <p className={`flex items-baseline gap-3 leading-none max-[22rem]:flex-wrap ${onlyWide}`}>
           <span className="text-figure leading-[1.05] font-bold tracking-tight short:text-2xl">
             {shown.target}
           </span>
