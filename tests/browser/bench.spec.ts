@@ -75,7 +75,6 @@ test('by feel stays open; re-pull, witness mark and arrows do what their keys sa
   await expect(page.getByRole('button', { name: 'P1 is loosened, thread inspected' })).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'by-feel');
-  await page.waitForTimeout(500);
   await page.keyboard.press('Space');
   await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'in');
   await page.keyboard.press('w');

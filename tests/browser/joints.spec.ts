@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { chooseFile, expect, pinOf, plannedJob, signedIn, test } from './site.ts';
+import { betweenPulses, chooseFile, expect, pinOf, plannedJob, signedIn, test } from './site.ts';
 
 const action = (page: Page) => page.getByTestId('main-action');
 const step = (page: Page) => page.getByTestId('step');
@@ -226,7 +226,7 @@ test('on a phone a step is measured with the number pad', async ({ page }) => {
   for (const title of ['Collet inspected', 'Seats clean', 'snapped']) {
     await expect(step(page)).toContainText(title);
     await action(page).click();
-    await page.waitForTimeout(450);
+    await betweenPulses(page);
   }
   await page.getByTestId('instrument').fill('DR-1');
   await page.getByRole('button', { name: 'Pad' }).click();

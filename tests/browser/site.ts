@@ -13,15 +13,22 @@ export const pinOf = (name: string): string => demoPeople().find((person) => per
 /** How long a person takes at least from one pulse to the next; sooner it is the first one bouncing. */
 const PULSE_MS = 450;
 
+/** Waits until a moment of the clock that only goes forward. A timer of a process that stood still meanwhile ends early: it is looked at again. */
+const until = async (page: Page, momentMs: number): Promise<void> => {
+  while (performance.now() < momentMs) await page.waitForTimeout(momentMs - performance.now());
+};
+
+/** Waits for as long as a person takes at least from one pulse to the next. */
+export const betweenPulses = (page: Page): Promise<void> => until(page, performance.now() + PULSE_MS);
+
 /** A page whose large action is pulsed as by a person: Space and Page Down, never two within a bounce. The pause begins when the browser has
- *  taken a pulse: one that a stalled browser stamps late would else come too close before the next. It is looked at again when it is over: a
- *  timer of a process that stood still meanwhile ends early. */
+ *  taken a pulse: one that a stalled browser stamps late would else come too close before the next. */
 export const patient = (page: Page): Page => {
   const press = page.keyboard.press.bind(page.keyboard);
   let nextAt = 0;
   page.keyboard.press = async (key, options) => {
     const isPulse = key === 'Space' || key === 'PageDown';
-    while (isPulse && performance.now() < nextAt) await page.waitForTimeout(nextAt - performance.now());
+    if (isPulse) await until(page, nextAt);
     await press(key, options);
     if (isPulse) nextAt = performance.now() + PULSE_MS;
   };

@@ -77,6 +77,16 @@ describe('a job on this device', () => {
     expect(store.happen({ kind: 'tool-chosen', body: taken(TOOL) }).ok).toBe(true);
   });
 
+  test('a device that is set back an hour goes on looking for what others did', async () => {
+    const asked = vi.fn(() => ({ status: 200, body: [] }));
+    siteAnswering(asked);
+    await opened(new SampleJob());
+    const clock = vi.spyOn(Date, 'now').mockReturnValue(Date.now() - 3_600_000);
+    const before = asked.mock.calls.length;
+    await eventually(() => expect(asked.mock.calls.length).toBeGreaterThan(before));
+    clock.mockRestore();
+  });
+
   test('what holds up the sending is said until something is sent', async () => {
     quiet();
     const job = new SampleJob();

@@ -153,15 +153,16 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     });
   };
 
-  let lookedAt = 0;
-  let triedAt = 0;
+  // On a clock that only goes forward: a device that is set back an hour would else not look for an hour.
+  let lookedAt = Number.NEGATIVE_INFINITY;
+  let triedAt = Number.NEGATIVE_INFINITY;
   let looking: Promise<void> | null = null;
   const caughtUp = async (): Promise<void> => {
-    triedAt = Date.now();
+    triedAt = performance.now();
     const after = String(headOf(job).sequence);
     const answer = await call(JOB_OPERATIONS.jobEvents, undefined, { job: jobId, after });
     if (!answer.ok) return;
-    lookedAt = Date.now();
+    lookedAt = performance.now();
     take(answer.value);
   };
   const catchUp = (): Promise<void> => {
@@ -172,7 +173,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
   };
   const look: JobStore['look'] = () => {
     const isAway = store.snapshot().stuck !== null || ('onLine' in navigator && !navigator.onLine);
-    if (isAway || Date.now() - lookedAt < FRESH_MS) return null;
+    if (isAway || performance.now() - lookedAt < FRESH_MS) return null;
     const patience = new Promise<void>((resolve) => setTimeout(resolve, LOOK_MS));
     return Promise.race([catchUp(), patience]);
   };
@@ -192,7 +193,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     const known = { ...knowingNothing(person), ...knewOf(happening), at: deviceNow() };
     const decided = decide(job.view, commandOf(happening), known);
     if (!decided.ok) return decided;
-    workedAt = Date.now();
+    workedAt = performance.now();
     const event = happeningNow(jobId, person, decided.value);
     const view = applied(job.view, event) ?? job.view;
     hold({ placed: job.placed, waiting: [...job.waiting, event], view });
@@ -236,9 +237,9 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     });
     const timer = setInterval(() => {
       const isSeen = !('document' in globalThis) || document.visibilityState === 'visible';
-      const isAtWork = Date.now() - workedAt < AT_WORK_MS;
+      const isAtWork = performance.now() - workedAt < AT_WORK_MS;
       const pause = isAtWork ? LOOK_AT_WORK_MS : LOOK_EVERY_MS;
-      if (isSeen && store.snapshot().isReady && Date.now() - triedAt >= pause) void catchUp();
+      if (isSeen && store.snapshot().isReady && performance.now() - triedAt >= pause) void catchUp();
     }, TICK_MS);
     // What only this page holds is lost with it: the browser asks before it closes.
     const onLeave = (event: Event): void => {
