@@ -245,6 +245,61 @@ test('a full disk: the pull is sent from memory, and the person is told before t
   await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1', 'P2']);
 });
 
+/** From now on what is written to this device's store is only answered once the page lets it. */
+const holdWrites = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    const { put } = IDBObjectStore.prototype;
+    IDBObjectStore.prototype.put = function (...given) {
+      const request = put.apply(this, given);
+      const hold = (event: Event): void => {
+        event.stopImmediatePropagation();
+        request.removeEventListener('success', hold);
+        window.addEventListener('let-writes', () => request.dispatchEvent(new Event('success')));
+      };
+      request.addEventListener('success', hold);
+      return request;
+    };
+  });
+
+test('a disk that is late with a pull: nothing is asked, and the next pull waits only until the site has it', async ({
+  page,
+}) => {
+  await signedIn(page, 'Dewi');
+  const job = await setBench(page, 'Late disk', plainList(3));
+  await holdWrites(page);
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toContainText('P1: in');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toContainText('P2: in');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1', 'P2']);
+  await page.evaluate(() => window.dispatchEvent(new Event('let-writes')));
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toContainText('P3: in');
+  await page.evaluate(() => window.dispatchEvent(new Event('let-writes')));
+  await expect(page.getByText('all sent')).toBeVisible();
+  expect(pulledPositions(await eventsOf(page, job))).toEqual(['P1', 'P2', 'P3']);
+});
+
+test('a disk that does not answer, without a network: it is said before the next pull', async ({
+  page,
+  context,
+}) => {
+  await signedIn(page, 'Dewi');
+  const job = await setBench(page, 'Hung disk', plainList(3));
+  await holdWrites(page);
+  await context.setOffline(true);
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toContainText('P1: in');
+  await expect(page.getByRole('dialog')).toContainText('Not kept on this device');
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toContainText('P2: in');
+  await context.setOffline(false);
+  await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1', 'P2']);
+});
+
 test('a browser that keeps nothing: the bench works, sends at once, and says so plainly', async ({
   page,
 }) => {

@@ -1,7 +1,7 @@
 import { knowingNothing } from '#core/command/known.ts';
 import { applied } from '#core/event/apply.ts';
 import { commandOf, decide, knewOf } from '#core/event/decide.ts';
-import type { JobHappening } from '#core/event/event.ts';
+import type { JobHappening, UnplacedEvent } from '#core/event/event.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
 import type { SignedHead } from '#core/job/signature.ts';
@@ -50,7 +50,7 @@ export type JobOnDevice = {
 export type JobStore = Store<JobOnDevice> & {
   /** Lets something happen to the job: folded here at once, kept on this device, sent behind. */
   readonly happen: (happening: JobHappening) => Result<JobView, JobRefusal>;
-  /** Whether the last pull got to this device's disk, while that is not known yet; null once it is. */
+  /** Whether the last pull is safe on this device's disk or with the site, while that is not known yet; null once it is. */
   readonly keeping: () => Promise<boolean> | null;
   /** Looks at what others did, where the site answers and the last look is a moment ago; null where there is no need. It takes no longer than a person would
    *  not notice. */
@@ -64,6 +64,8 @@ export type JobStore = Store<JobOnDevice> & {
   readonly start: () => () => void;
 };
 
+/** A write that takes longer than this is not waited for before the event is sent. */
+const LATE_MS = 1_500;
 /** How long the first look at the site may hold up the bench: without a network the work goes on. */
 const CATCH_UP_MS = 1_000;
 /** What others did is asked for so often while a page is looked at. */
@@ -143,8 +145,16 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     hold(foldedJob(job.placed, [...queued, ...unstored]));
   };
 
+  /** The last pull on its way to the disk. What the site has needs no disk any more. */
+  let keeping: {
+    readonly id: string;
+    readonly isKept: Promise<boolean>;
+    readonly isPlaced: () => void;
+  } | null = null;
+
   const take = (placed: readonly LedgerEvent[]): void => {
     hold(withPlaced(job, placed));
+    if (placed.some(({ id }) => id === keeping?.id)) keeping?.isPlaced();
     if (!hasGap(job)) return;
     // Another device wrote between: fetch what is missing, then fold all of it in order.
     void call(JOB_OPERATIONS.jobEvents, undefined, { job: jobId }).then((answer) => {
@@ -187,7 +197,36 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     if (fresh.length > 0) set({ told: [...told, ...fresh] });
   };
 
-  let keeping: Promise<boolean> | null = null;
+  /** Whether an event is safe: on disk, or with the site before a slow disk had it. Says it where it is not. */
+  const keep = async (event: UnplacedEvent): Promise<boolean> => {
+    // A disk that is late holds up no sending: the site may have it before.
+    const late = setTimeout(() => sendSignal({ kind: 'kept' }), LATE_MS);
+    const isOnDisk = await keepEvent(event);
+    clearTimeout(late);
+    set({ settling: store.snapshot().settling - 1 });
+    const isSafe = isOnDisk || job.waiting.every(({ id }) => id !== event.id);
+    // Where nothing is kept at all, that was said from the start.
+    const isSaid = store.snapshot().storageProblem?.problem.code === 'device-keeps-nothing';
+    if (!isSafe && !isSaid) set({ storageProblem: workDetails({ code: 'device-storage-failed' }) });
+    // Also what this page alone holds is sent at once.
+    sendSignal({ kind: 'kept' });
+    return isSafe;
+  };
+
+  /** Lets the next pull wait until this one is safe, or is said not to be. */
+  const waitFor = (id: string, kept: Promise<boolean>): void => {
+    let isPlaced = (): void => {};
+    const placed = new Promise<boolean>((resolve) => {
+      isPlaced = () => resolve(true);
+    });
+    const mine = { id, isKept: Promise.race([kept, placed]), isPlaced };
+    keeping = mine;
+    void mine.isKept.then(() => {
+      if (keeping === mine) keeping = null;
+    });
+  };
+  const isDiskGone = (): boolean => store.snapshot().storageProblem?.problem.code === 'device-storage-failed';
+
   let workedAt = Number.NEGATIVE_INFINITY;
   const happen: JobStore['happen'] = (happening) => {
     const known = { ...knowingNothing(person), ...knewOf(happening), at: deviceNow() };
@@ -198,17 +237,8 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     const view = applied(job.view, event) ?? job.view;
     hold({ placed: job.placed, waiting: [...job.waiting, event], view });
     set({ settling: store.snapshot().settling + 1 });
-    const kept = keepEvent(event).then((isOnDisk) => {
-      set({ settling: store.snapshot().settling - 1 });
-      // Where nothing is kept at all, that was said from the start.
-      const isSaid = store.snapshot().storageProblem?.problem.code === 'device-keeps-nothing';
-      if (!isOnDisk && !isSaid) set({ storageProblem: workDetails({ code: 'device-storage-failed' }) });
-      // Also what this page alone holds is sent at once.
-      sendSignal({ kind: 'kept' });
-      if (keeping === kept) keeping = null;
-      return isOnDisk;
-    });
-    if (event.kind === 'pull-made') keeping = kept;
+    const kept = keep(event);
+    if (event.kind === 'pull-made') waitFor(event.id, kept);
     return accepted(view);
   };
 
@@ -258,7 +288,8 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     snapshot: store.snapshot,
     subscribe: store.subscribe,
     happen,
-    keeping: () => keeping,
+    // A disk that is known to be gone is not waited for.
+    keeping: () => (isDiskGone() ? null : (keeping?.isKept ?? null)),
     look,
     take,
     catchUp,

@@ -9,12 +9,14 @@ interface OutboxDatabase extends DBSchema {
 
 /** How long the disk may take before it counts as gone. */
 const PATIENCE_MS = 1_500;
+/** How long a write may take: a disk that is busy with something else is late with it, and refuses nothing. */
+const WRITE_PATIENCE_MS = 10_000;
 
 /** What came of waiting for a while, or an error when it took longer. */
-const inTime = <T>(work: Promise<T>): Promise<T> => {
+const inTime = <T>(work: Promise<T>, patienceMs = PATIENCE_MS): Promise<T> => {
   let timer: ReturnType<typeof setTimeout>;
   const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new Error('the store of this device does not answer')), PATIENCE_MS);
+    timer = setTimeout(() => reject(new Error('the store of this device does not answer')), patienceMs);
   });
   return Promise.race([work, late]).finally(() => clearTimeout(timer));
 };
@@ -58,7 +60,7 @@ export const storeEntry = async (entry: StoredEntry, onLate: (seq: number) => vo
     // Said by the write itself.
   });
   try {
-    return await inTime(written);
+    return await inTime(written, WRITE_PATIENCE_MS);
   } catch (error) {
     isGivenUp = true;
     written.catch(() => {
