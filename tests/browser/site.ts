@@ -13,7 +13,7 @@ export const pinOf = (name: string): string => demoPeople().find((person) => per
 /** How long a person takes at least from one pulse to the next; sooner it is the first one bouncing. */
 const PULSE_MS = 450;
 
-/** Waits until a moment of the clock that only goes forward. A timer of a process that stood still meanwhile ends early: it is looked at again. */
+/** Waits until a moment of the clock that only goes forward. */
 const until = async (page: Page, momentMs: number): Promise<void> => {
   while (performance.now() < momentMs) await page.waitForTimeout(momentMs - performance.now());
 };
