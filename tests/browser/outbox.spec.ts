@@ -245,38 +245,44 @@ test('a full disk: the pull is sent from memory, and the person is told before t
   await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1', 'P2']);
 });
 
-/** From now on what is written to this device's store is only answered once the page lets it. */
-const holdWrites = (page: Page): Promise<void> =>
-  page.evaluate(() => {
-    const { put } = IDBObjectStore.prototype;
-    IDBObjectStore.prototype.put = function (...given) {
-      const request = put.apply(this, given);
-      const hold = (event: Event): void => {
-        event.stopImmediatePropagation();
-        request.removeEventListener('success', hold);
-        window.addEventListener('let-writes', () => request.dispatchEvent(new Event('success')));
-      };
-      request.addEventListener('success', hold);
-      return request;
+/** What a page runs so that its store answers only once it is let: what is asked of `IDBObjectStore.put` or `IDBFactory.open` succeeds at the event `let-store`. */
+const holdStore = (what: 'put' | 'open'): void => {
+  const held = (what === 'put' ? IDBObjectStore.prototype : IDBFactory.prototype) as never as Record<
+    string,
+    (...given: unknown[]) => IDBRequest
+  >;
+  const asked = held[what];
+  held[what] = function (...given) {
+    const request = asked?.apply(this, given) as IDBRequest;
+    const hold = (event: Event): void => {
+      event.stopImmediatePropagation();
+      request.removeEventListener('success', hold);
+      window.addEventListener('let-store', () => request.dispatchEvent(new Event('success')));
     };
-  });
+    request.addEventListener('success', hold);
+    return request;
+  };
+};
+
+const letStore = (page: Page): Promise<boolean> =>
+  page.evaluate(() => window.dispatchEvent(new Event('let-store')));
 
 test('a disk that is late with a pull: nothing is asked, and the next pull waits only until the site has it', async ({
   page,
 }) => {
   await signedIn(page, 'Dewi');
   const job = await setBench(page, 'Late disk', plainList(3));
-  await holdWrites(page);
+  await page.evaluate(holdStore, 'put' as const);
   await page.keyboard.press('Space');
   await expect(page.getByTestId('verdict')).toContainText('P1: in');
   await page.keyboard.press('Space');
   await expect(page.getByTestId('verdict')).toContainText('P2: in');
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await expect.poll(async () => pulledPositions(await eventsOf(page, job))).toEqual(['P1', 'P2']);
-  await page.evaluate(() => window.dispatchEvent(new Event('let-writes')));
+  await letStore(page);
   await page.keyboard.press('Space');
   await expect(page.getByTestId('verdict')).toContainText('P3: in');
-  await page.evaluate(() => window.dispatchEvent(new Event('let-writes')));
+  await letStore(page);
   await expect(page.getByText('all sent')).toBeVisible();
   expect(pulledPositions(await eventsOf(page, job))).toEqual(['P1', 'P2', 'P3']);
 });
@@ -287,7 +293,7 @@ test('a disk that does not answer, without a network: it is said before the next
 }) => {
   await signedIn(page, 'Dewi');
   const job = await setBench(page, 'Hung disk', plainList(3));
-  await holdWrites(page);
+  await page.evaluate(holdStore, 'put' as const);
   await context.setOffline(true);
   await page.keyboard.press('Space');
   await expect(page.getByTestId('verdict')).toContainText('P1: in');
@@ -324,25 +330,13 @@ test('a browser that keeps nothing: the bench works, sends at once, and says so 
 
 test('a store that took its time to open is not said to keep nothing once it keeps', async ({ page }) => {
   // The bench waits a second and a half for the store; this one is there when it is let.
-  await page.addInitScript(() => {
-    const { open } = IDBFactory.prototype;
-    IDBFactory.prototype.open = function (...given) {
-      const request = open.apply(this, given);
-      const hold = (event: Event): void => {
-        event.stopImmediatePropagation();
-        request.removeEventListener('success', hold);
-        window.addEventListener('let-store-open', () => request.dispatchEvent(new Event('success')));
-      };
-      request.addEventListener('success', hold);
-      return request;
-    };
-  });
+  await page.addInitScript(holdStore, 'open' as const);
   await signedIn(page, 'Dewi');
   const job = await plannedJob(page, 'Late store', plainList(3));
   await readyBench(page, job);
   const said = page.getByText('This browser keeps nothing');
   await expect(said).toBeVisible();
-  await page.evaluate(() => window.dispatchEvent(new Event('let-store-open')));
+  await letStore(page);
   await page.keyboard.press('Space');
   await page.keyboard.press('Space');
   await expect(page.getByTestId('verdict')).toContainText('P1: in');
