@@ -16,6 +16,8 @@ const PULLS = 150;
 const PAUSES_MS = [450, 1_200];
 /** How many times slower than this machine's the page's processor is made: a tablet on the bench. */
 const SLOWED = [1, 4];
+/** How long the work takes that is the same each time, about as much as a pull: what it spreads over is the machine's doing. */
+const SAME_WORK_MS = 15;
 
 /** From a pull to the next fastener in front of the person, in a real browser. */
 export const benchScreen = (): Promise<void> =>
@@ -33,8 +35,9 @@ export const benchScreen = (): Promise<void> =>
         const { job } = await readyJob(client, TERMINALS, 'TS-07');
         await page.goto(`/jobs/${job}/bench`);
         await page.locator('[data-testid=main-action]:enabled').waitFor();
-        const times = await page.evaluate(
-          async ([pulls, wait]) => {
+        const { taken, same } = await page.evaluate(
+          async ([pulls, wait, about]) => {
+            const sleep = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
             const front = (): string =>
               document.querySelector('[data-testid=current-position]')?.textContent ?? '';
             // The most urgent task posted from a frame's callback runs when that frame has been drawn, before whatever else waits.
@@ -44,23 +47,34 @@ export const benchScreen = (): Promise<void> =>
                   () => void scheduler.postTask(() => resolve(), { priority: 'user-blocking' }),
                 ),
               );
-            const taken: number[] = [];
+            const held = new Int32Array(1_024);
+            const work = (rounds: number): number => {
+              const start = performance.now();
+              for (let round = 0; round < rounds; round += 1)
+                held[round & 1_023] = Math.imul((held[(round * 7) & 1_023] ?? 0) ^ round, 0x9e37_79b1);
+              return performance.now() - start;
+            };
+            let rounds = 20_000;
+            while (work(rounds) < about / 2) rounds *= 2;
+            await sleep(wait);
+            const [taken, same]: [number[], number[]] = [[], []];
             for (let index = 0; index < (pulls as number); index += 1) {
               const [before, start] = [front(), performance.now()];
               window.dispatchEvent(new KeyboardEvent('keydown', { key: ' ' }));
               do await drawn();
               while (front() === before);
               taken.push(performance.now() - start);
-              await new Promise((resolve) => setTimeout(resolve, wait));
+              await sleep(wait / 2);
+              same.push(work(rounds));
+              await sleep(wait / 2);
             }
-            return taken;
+            return { taken, same };
           },
-          [PULLS, pause] as const,
+          [PULLS, pause, SAME_WORK_MS] as const,
         );
-        printMeasured(
-          `pull to the next of ${TERMINALS} terminals on screen, one every ${pause} ms, processor slowed ${slowed} times`,
-          times,
-        );
+        const pace = `one every ${pause} ms, processor slowed ${slowed} times`;
+        printMeasured(`pull to the next of ${TERMINALS} terminals on screen, ${pace}`, taken);
+        printMeasured('  work that is the same each time, half way between two pulls', same);
       }
     } finally {
       await browser.close();

@@ -205,6 +205,27 @@ test('the large action keeps its place as the work goes on: after a good pull, a
   expect(await place()).toBe(before);
 });
 
+test('nothing on the drawing moves while pulls follow each other; where the work rests, the ring does', async ({
+  page,
+}) => {
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
+  await setBench(page, 'Ring');
+  /** How old what moves is, in milliseconds: a clock of the page's own, so that a slow machine changes nothing. */
+  const moving = (): Promise<readonly number[]> =>
+    page.evaluate(() =>
+      document
+        .getAnimations()
+        .filter((each) => typeof each.effect?.getComputedTiming().progress === 'number')
+        .map(({ currentTime }) => Number(currentTime)),
+    );
+  for (const position of ['P2', 'P3']) {
+    await page.keyboard.press('Space');
+    await expect(page.locator(`[data-position=${position}] .ring-next`)).toBeVisible();
+    expect((await moving()).filter((age) => age < 2_000)).toEqual([]);
+  }
+  await expect.poll(async () => (await moving()).length).toBe(1);
+});
+
 test('at 200 % and on a phone the fastener, its target and the action are in view together', async ({
   page,
 }) => {

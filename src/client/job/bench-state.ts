@@ -62,12 +62,11 @@ export type Meanwhile = {
   readonly mine: AskedPull | null;
 };
 
-/** What the bench shows of a job: where the work is, what to do there, and what comes. */
+/** What the bench shows of a job: where the work is and what to do there. */
 export type BenchAt = {
   readonly position: string | null;
   readonly fastener: FastenerView | undefined;
   readonly action: NextAction;
-  readonly coming: readonly string[];
   readonly lastPull: { readonly fastener: FastenerView; readonly pull: PullRecord } | null;
   /** The last pull of the fastener in front that is not voided: what Backspace voids, and nothing else. */
   readonly ownPull: PullRecord | null;
@@ -110,16 +109,14 @@ export const comingFrom = (view: JobView, position: string | null, isFewest: boo
 
 type Looked = Pick<BenchState, 'chosen' | 'remeasured'>;
 
-const workedOut = (view: JobView, { chosen, remeasured }: Looked, isFewest: boolean): BenchAt => {
+const workedOut = (view: JobView, { chosen, remeasured }: Looked): BenchAt => {
   const position = chosen ?? nextPosition(view, null);
-  const coming = comingFrom(view, position, isFewest);
   const fastener = position === null ? undefined : fastenerAt(view, position);
   return {
     position,
     fastener,
     action: actionAt(view, fastener, remeasured),
     ownPull: fastener?.pulls.findLast(({ voided }) => voided === null) ?? null,
-    coming,
     lastPull: lastPullOf(view),
   };
 };
@@ -127,11 +124,11 @@ const workedOut = (view: JobView, { chosen, remeasured }: Looked, isFewest: bool
 const known = new WeakMap<JobView, Map<string, BenchAt>>();
 
 /** Where the bench is on a job. Worked out once for each way to look at it: one pull asks half a dozen times. */
-export const benchAt = (view: JobView, looked: Looked, isFewest = false): BenchAt => {
+export const benchAt = (view: JobView, looked: Looked): BenchAt => {
   const ways = known.get(view) ?? new Map<string, BenchAt>();
   known.set(view, ways);
-  const way = JSON.stringify([looked.chosen, looked.remeasured, isFewest]);
-  const at = ways.get(way) ?? workedOut(view, looked, isFewest);
+  const way = JSON.stringify([looked.chosen, looked.remeasured]);
+  const at = ways.get(way) ?? workedOut(view, looked);
   ways.set(way, at);
   return at;
 };

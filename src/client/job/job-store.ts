@@ -101,10 +101,10 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
   });
   const set = (part: Partial<JobOnDevice>): void => store.change({ ...store.snapshot(), ...part });
 
-  const hold = (next: FoldedJob): void => {
+  const hold = (next: FoldedJob, also: Partial<JobOnDevice> = {}): void => {
     if (next === job) return;
     job = next;
-    set({ view: job.view, head: headOf(job), waiting: job.waiting.length });
+    set({ view: job.view, head: headOf(job), waiting: job.waiting.length, ...also });
   };
 
   /** What is said of this device's disk once it was read, or not. One that refused an event a moment ago may do so again: that stays said. One that
@@ -235,8 +235,8 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     workedAt = performance.now();
     const event = happeningNow(jobId, person, decided.value);
     const view = applied(job.view, event) ?? job.view;
-    hold({ placed: job.placed, waiting: [...job.waiting, event], view });
-    set({ settling: store.snapshot().settling + 1 });
+    const settling = store.snapshot().settling + 1;
+    hold({ placed: job.placed, waiting: [...job.waiting, event], view }, { settling });
     const kept = keep(event);
     if (event.kind === 'pull-made') waitFor(event.id, kept);
     return accepted(view);

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { SendingStuck } from '#client/outbox/signals.ts';
 import { jobProgress } from '#core/view/open-items.ts';
 import { workDetails } from '#wire/problems/en-work.ts';
@@ -45,7 +46,7 @@ const RefusedLine = ({ entries }: { readonly entries: OpenJob['refusedEntries'] 
 };
 
 /** The head of a job's pages: what it is, its tabs in the order of the work, how far it is, and what waits to be sent. */
-export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: JobTab }) => {
+export const JobHeader = memo(({ job, tab }: { readonly job: OpenJob; readonly tab: JobTab }) => {
   const { plan } = job.view;
   const { total, inAcceptance, leftOpen } = jobProgress(job.view);
   return (
@@ -90,4 +91,4 @@ export const JobHeader = ({ job, tab }: { readonly job: OpenJob; readonly tab: J
       )}
     </>
   );
-};
+});

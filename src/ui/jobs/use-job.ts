@@ -1,4 +1,4 @@
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { type JobOnDevice, type JobStore, jobStore } from '#client/job/job-store.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
@@ -23,6 +23,8 @@ export const useJob = (jobId: string, events: readonly LedgerEvent[], person: Pe
       window.removeEventListener('focus', onFocus);
     };
   }, [store]);
-  const { happen, take, catchUp, seen } = store;
-  return { ...job, happen, take, catchUp, seen, store };
+  return useMemo(() => {
+    const { happen, take, catchUp, seen } = store;
+    return { ...job, happen, take, catchUp, seen, store };
+  }, [job, store]);
 };

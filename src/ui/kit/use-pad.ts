@@ -2,17 +2,23 @@ import { useState, useSyncExternalStore } from 'react';
 
 const COARSE = '(pointer: coarse)';
 
+let media: MediaQueryList | undefined;
+/** Asked of the browser once: a bench asks at every pull. */
+const pointer = (): MediaQueryList => {
+  media ??= window.matchMedia(COARSE);
+  return media;
+};
+
 const onPointer = (listener: () => void): (() => void) => {
-  const media = window.matchMedia(COARSE);
-  media.addEventListener('change', listener);
-  return () => media.removeEventListener('change', listener);
+  pointer().addEventListener('change', listener);
+  return () => pointer().removeEventListener('change', listener);
 };
 
 /** Whether the number pad is open: by itself where a finger works the screen and a number is needed, else as the person left it. */
 export const usePad = (isNeeded: boolean): { readonly isOpen: boolean; readonly toggle: () => void } => {
   const isFinger = useSyncExternalStore(
     onPointer,
-    () => window.matchMedia(COARSE).matches,
+    () => pointer().matches,
     () => false,
   );
   const [said, setSaid] = useState<{ readonly isNeeded: boolean; readonly isOpen: boolean } | null>(null);

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Scale } from '#core/tool/scale.ts';
 import { ArcScale } from './ArcScale.tsx';
 import { BarrelScale } from './BarrelScale.tsx';
@@ -6,7 +7,7 @@ import { PlateScale } from './PlateScale.tsx';
 type Props = { readonly scale: Scale; readonly setting: number; readonly direction: 'up' | 'down' | 'none' };
 
 /** How the scale of a tool must look at a setting, whatever form it has. */
-export const ScalePicture = ({ scale, setting, direction }: Props) => {
+export const ScalePicture = memo(({ scale, setting, direction }: Props) => {
   switch (scale.form) {
     case 'barrel':
       return <BarrelScale scale={scale} setting={setting} direction={direction} />;
@@ -16,4 +17,4 @@ export const ScalePicture = ({ scale, setting, direction }: Props) => {
     default:
       return <PlateScale scale={scale} setting={setting} form={scale.form} />;
   }
-};
+});

@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { memo, useId } from 'react';
 import type { Outcome } from '#core/verdict/tightening-verdict.ts';
 import { niceStep } from './nice-step.ts';
 
@@ -41,78 +41,84 @@ const ticks = (from: number, to: number, step: number): readonly number[] => {
 };
 
 /** A straight ruler that slides under a fixed hairline, the acceptance band shaded on it. */
-export const Tape = ({ value, low, high, unit, graduation, caption, tone = 'none', height = 54 }: Props) => {
-  const clip = useId();
-  const perUnit = (WIDTH * BAND_SHARE) / Math.max(high - low, graduation);
-  const x = (torque: number): number => (torque - value) * perUnit + WIDTH / 2;
-  const from = value - WIDTH / 2 / perUnit;
-  const to = value + WIDTH / 2 / perUnit;
-  const major = niceStep(LABEL_GAP / perUnit);
-  const minor = Math.max(graduation, niceStep(TICK_GAP / perUnit));
-  const colour = TONES[tone];
-  return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${height + 34}`}
-      className="block w-full font-mono"
-      role="img"
-      aria-label={`${caption} ${unit}, acceptance ${low.toFixed(2)} to ${high.toFixed(2)} ${unit}`}
-    >
-      <clipPath id={clip}>
-        <rect x="0" y="8" width={WIDTH} height={height} />
-      </clipPath>
-      <rect
-        x="0.5"
-        y="8.5"
-        width={WIDTH - 1}
-        height={height - 1}
-        fill="var(--c-ground)"
-        stroke="var(--c-rule)"
-      />
-      <g clipPath={`url(#${clip})`}>
-        <rect x={x(low)} y="8" width={x(high) - x(low)} height={height} fill="var(--c-in)" opacity="0.16" />
-        <path d={`M${x(low)},8 v${height} M${x(high)},8 v${height}`} stroke="var(--c-in)" strokeWidth="2.5" />
-        {ticks(from, to, minor).map((tick) => (
-          <line
-            key={`t${tick}`}
-            x1={x(tick)}
-            x2={x(tick)}
-            y1={height + 8}
-            y2={height - 3}
-            stroke="var(--c-faint)"
+export const Tape = memo(
+  ({ value, low, high, unit, graduation, caption, tone = 'none', height = 54 }: Props) => {
+    const clip = useId();
+    const perUnit = (WIDTH * BAND_SHARE) / Math.max(high - low, graduation);
+    const x = (torque: number): number => (torque - value) * perUnit + WIDTH / 2;
+    const from = value - WIDTH / 2 / perUnit;
+    const to = value + WIDTH / 2 / perUnit;
+    const major = niceStep(LABEL_GAP / perUnit);
+    const minor = Math.max(graduation, niceStep(TICK_GAP / perUnit));
+    const colour = TONES[tone];
+    return (
+      <svg
+        viewBox={`0 0 ${WIDTH} ${height + 34}`}
+        className="block w-full font-mono"
+        role="img"
+        aria-label={`${caption} ${unit}, acceptance ${low.toFixed(2)} to ${high.toFixed(2)} ${unit}`}
+      >
+        <clipPath id={clip}>
+          <rect x="0" y="8" width={WIDTH} height={height} />
+        </clipPath>
+        <rect
+          x="0.5"
+          y="8.5"
+          width={WIDTH - 1}
+          height={height - 1}
+          fill="var(--c-ground)"
+          stroke="var(--c-rule)"
+        />
+        <g clipPath={`url(#${clip})`}>
+          <rect x={x(low)} y="8" width={x(high) - x(low)} height={height} fill="var(--c-in)" opacity="0.16" />
+          <path
+            d={`M${x(low)},8 v${height} M${x(high)},8 v${height}`}
+            stroke="var(--c-in)"
+            strokeWidth="2.5"
           />
-        ))}
-        {ticks(from, to, major).map((tick) => (
-          <g key={`m${tick}`}>
+          {ticks(from, to, minor).map((tick) => (
             <line
+              key={`t${tick}`}
               x1={x(tick)}
               x2={x(tick)}
               y1={height + 8}
-              y2={height - 12}
-              stroke="var(--c-ink)"
-              strokeWidth="1.5"
+              y2={height - 3}
+              stroke="var(--c-faint)"
             />
-            {Math.abs(x(tick) - WIDTH / 2) > HAIRLINE_CLEAR && (
-              <text
-                x={x(tick)}
-                y="27"
-                textAnchor="middle"
-                fontSize="14"
-                fill="var(--c-ink)"
-                stroke="var(--c-ground)"
-                strokeWidth="3"
-                paintOrder="stroke"
-              >
-                {tick}
-              </text>
-            )}
-          </g>
-        ))}
-      </g>
-      <path d={`M${WIDTH / 2 - 8},0 h16 l-8,10 z`} fill={colour} />
-      <line x1={WIDTH / 2} x2={WIDTH / 2} y1="4" y2={height + 14} stroke={colour} strokeWidth="2.5" />
-      <text x={WIDTH / 2} y={height + 30} textAnchor="middle" fontSize="15" fontWeight="700" fill={colour}>
-        {caption} {unit}
-      </text>
-    </svg>
-  );
-};
+          ))}
+          {ticks(from, to, major).map((tick) => (
+            <g key={`m${tick}`}>
+              <line
+                x1={x(tick)}
+                x2={x(tick)}
+                y1={height + 8}
+                y2={height - 12}
+                stroke="var(--c-ink)"
+                strokeWidth="1.5"
+              />
+              {Math.abs(x(tick) - WIDTH / 2) > HAIRLINE_CLEAR && (
+                <text
+                  x={x(tick)}
+                  y="27"
+                  textAnchor="middle"
+                  fontSize="14"
+                  fill="var(--c-ink)"
+                  stroke="var(--c-ground)"
+                  strokeWidth="3"
+                  paintOrder="stroke"
+                >
+                  {tick}
+                </text>
+              )}
+            </g>
+          ))}
+        </g>
+        <path d={`M${WIDTH / 2 - 8},0 h16 l-8,10 z`} fill={colour} />
+        <line x1={WIDTH / 2} x2={WIDTH / 2} y1="4" y2={height + 14} stroke={colour} strokeWidth="2.5" />
+        <text x={WIDTH / 2} y={height + 30} textAnchor="middle" fontSize="15" fontWeight="700" fill={colour}>
+          {caption} {unit}
+        </text>
+      </svg>
+    );
+  },
+);

@@ -15,6 +15,8 @@ const LARGE =
 const SMALL =
   'act-quiet min-h-14 flex-col gap-0.5 px-1 py-1.5 text-s leading-4 short:min-h-11 short:flex-row';
 
+const PAD_SIGN = <Calculator size={20} aria-hidden="true" />;
+
 /** The one large action, a pad for what is typed, and the small actions, each with its key. Nothing here moves as the work goes on: the large action keeps its place
  *  at the foot. */
 export const BenchActions = memo(({ bench, view, isReady }: Props) => {
@@ -51,7 +53,7 @@ export const BenchActions = memo(({ bench, view, isReady }: Props) => {
         ))}
         {takes && (
           <button type="button" className={SMALL} aria-pressed={isOpen} onClick={toggle}>
-            <Calculator size={20} aria-hidden="true" /> Pad
+            {PAD_SIGN} Pad
           </button>
         )}
       </div>

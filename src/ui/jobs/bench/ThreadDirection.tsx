@@ -1,9 +1,10 @@
 import RotateCcw from 'lucide-react/icons/rotate-ccw';
 import RotateCw from 'lucide-react/icons/rotate-cw';
+import { memo } from 'react';
 import type { Direction } from '#core/tool/tool.ts';
 
 /** Which way the fastener turns to tighten, in words and as an arrow. A left-hand thread stands out: it is the one that is got wrong. */
-export const ThreadDirection = ({ direction }: { readonly direction: Direction }) => {
+export const ThreadDirection = memo(({ direction }: { readonly direction: Direction }) => {
   const isLeft = direction === 'left';
   const Arrow = isLeft ? RotateCcw : RotateCw;
   return (
@@ -15,4 +16,4 @@ export const ThreadDirection = ({ direction }: { readonly direction: Direction }
       {isLeft ? 'left-hand thread: tighten anticlockwise' : 'tighten clockwise'}
     </span>
   );
-};
+});

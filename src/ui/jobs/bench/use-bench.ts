@@ -27,7 +27,7 @@ export const useBench = (job: OpenJob, comfort: ComfortStore, person: Person): B
   useEffect(() => store.watch(), [store]);
   const state = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   const { view } = job;
-  const at = benchAt(view, state, comfort.snapshot().fewest);
+  const at = benchAt(view, state);
   const { fastener } = at;
   useEffect(() => {
     if (!comfort.snapshot().speech || !fastener) return;
