@@ -55,7 +55,8 @@ export const benchScreen = (): Promise<void> =>
               return performance.now() - start;
             };
             let rounds = 20_000;
-            while (work(rounds) < about / 2) rounds *= 2;
+            // The least of a few: one that something else held up says nothing of the work.
+            while (Math.min(...[1, 2, 3, 4, 5].map(() => work(rounds))) < about / 2) rounds *= 2;
             await sleep(wait);
             const [taken, same]: [number[], number[]] = [[], []];
             for (let index = 0; index < (pulls as number); index += 1) {

@@ -140,9 +140,8 @@ test('what was assumed is asked before the first pull and said on Plan, Bench, S
   expect(csv).toContain('drive acceptance');
 });
 
-test('run-on torque is asked for with a tool that shows it, within its scale and its limit, added, and measured again', async ({
-  page,
-}) => {
+/** Plans a self-locking nut whose run-on torque is to be measured; answers the job. */
+const runOnJob = async (page: Page): Promise<string> => {
   await page.goto('/jobs/new');
   await page.getByLabel('What is it').fill('Run-on');
   await page.getByLabel('Where the values are printed').fill('Spec book');
@@ -154,9 +153,15 @@ test('run-on torque is asked for with a tool that shows it, within its scale and
   await expect(page.locator('[data-line="2"]')).toContainText('R-14, Survey glider maintenance notes');
   await page.getByRole('button', { name: /^Import/ }).click();
   await expect(page).toHaveURL(/plan$/);
+  return /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
+};
+
+test('run-on torque is asked for with a tool that shows it, within its scale and its limit, added, and measured again', async ({
+  page,
+}) => {
+  const job = await runOnJob(page);
   await page.getByRole('button', { name: 'Take TD-01' }).click();
   await expect(page.getByText('all sent')).toBeVisible();
-  const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
   const dialog = await cautionsAsked(page, job);
   for (const box of await dialog.getByRole('checkbox').all()) await box.check();
   await dialog.getByRole('button', { name: 'All done' }).click();
@@ -174,6 +179,30 @@ test('run-on torque is asked for with a tool that shows it, within its scale and
   }
   // 26 to 34 lbf·in are 2.94 to 3.84 N·m, and 1 N·m of run-on more.
   await expect(page.getByTestId('current-fastener').locator('..')).toContainText('34.9 to 42.9');
+});
+
+test('run-on torque waits for a tool that shows it, and counts what the adapter adds', async ({ page }) => {
+  const job = await runOnJob(page);
+  await page.getByRole('button', { name: 'Take TS-07' }).click();
+  await expect(page.getByText('all sent')).toBeVisible();
+  const dialog = await cautionsAsked(page, job);
+  for (const box of await dialog.getByRole('checkbox').all()) await box.check();
+  await dialog.getByRole('button', { name: 'All done' }).click();
+  await expect(page.getByText('a tool that clicks shows nothing then')).toBeVisible();
+  await page.goto(`/jobs/${job}/plan`);
+  await atRest(page);
+  await page.getByRole('button', { name: 'Take one beside it' }).click();
+  await page.locator('select[name=adapter]').selectOption({ label: 'OH-17, open offset head, 28 mm off' });
+  await page.getByRole('button', { name: '45°', exact: true }).click();
+  await page.getByRole('button', { name: 'It is 45°: correct the setting' }).click();
+  await page.getByRole('button', { name: 'Take TE-01' }).click();
+  await expect(page.getByText('all sent')).toBeVisible();
+  await page.goto(`/jobs/${job}/bench`);
+  await expect(page.getByTestId('main-action')).toBeEnabled();
+  await page.keyboard.type('2');
+  await page.keyboard.press('Enter');
+  // (230 + 28·cos 45°)/230 = 1.0861 (FAA AC 43.13-1B, fig. 7-2): 2 N·m on the tool are 2.17 at the nut.
+  await expect(page.getByTestId('run-on')).toContainText('Run-on torque 2.17');
 });
 
 test('which way it tightens stands beside the target, in words and as an arrow', async ({ page }) => {

@@ -28,7 +28,7 @@ export const BenchActions = memo(({ bench, view, isReady }: Props) => {
     <div className="grid gap-2">
       {takes && isOpen && <NumberPad unit={unitTyped(action)} onDigit={bench.type} onErase={bench.erase} />}
       {recording ? (
-        <button type="button" className={LARGE} onClick={bench.recordTyped}>
+        <button type="button" disabled={!isReady} className={LARGE} onClick={bench.recordTyped}>
           <span>{recording}</span>
           <span className="key">Enter</span>
         </button>
