@@ -2,6 +2,8 @@ import type { Page } from '@playwright/test';
 import {
   atRest,
   betweenPulses,
+  cautionsAsked,
+  cautionsDone,
   chooseFile,
   eventsOf,
   expect,
@@ -11,6 +13,7 @@ import {
   readyBench,
   setBench,
   signedIn,
+  takeTool,
   test,
 } from './site.ts';
 
@@ -21,16 +24,6 @@ test.beforeEach(async ({ page }) => {
 const pulls = async (page: Page, job: string): Promise<number> => {
   await expect(page.getByText('all sent')).toBeVisible();
   return (await eventsOf(page, job)).filter(({ kind }) => kind === 'pull-made').length;
-};
-
-/** Opens a job's bench, and what it asks before the first pull. */
-const cautionsAsked = async (page: Page, job: string) => {
-  await page.goto(`/jobs/${job}/bench`);
-  await expect(page.getByTestId('main-action')).toBeEnabled();
-  await page.keyboard.press('Space');
-  const dialog = page.getByRole('dialog', { name: 'Make safe' });
-  await expect(dialog.getByRole('checkbox').first()).toBeVisible();
-  return dialog;
 };
 
 /** Two pulses so close that no person makes them. */
@@ -101,9 +94,7 @@ test('an offset adapter asks at which angle it stands before any tool is taken',
   await expect(take).toBeEnabled();
   await take.click();
   await expect(page.getByText('all sent')).toBeVisible();
-  const dialog = await cautionsAsked(page, job);
-  for (const box of await dialog.getByRole('checkbox').all()) await box.check();
-  await dialog.getByRole('button', { name: 'All done' }).click();
+  await cautionsDone(page, job);
   // The adapter and its angle stand beside the setting.
   await expect(page.getByTestId('adapter')).toContainText('at 90°, by eye');
 });
@@ -115,8 +106,7 @@ test('what was assumed is asked before the first pull and said on Plan, Bench, S
   await page.goto(`/jobs/${job}/plan`);
   await expect(page.getByTestId('assumed')).toContainText('Drive assumed: slot');
   await expect(page.getByTestId('assumed')).toContainText('Limits assumed');
-  await page.getByRole('button', { name: 'Take TS-07' }).click();
-  await expect(page.getByText('all sent')).toBeVisible();
+  await takeTool(page, 'TS-07');
   const dialog = await cautionsAsked(page, job);
   await expect(dialog.getByRole('checkbox', { name: /Drive assumed/ })).toBeVisible();
   const boxes = await dialog.getByRole('checkbox').all();
@@ -160,11 +150,8 @@ test('run-on torque is asked for with a tool that shows it, within its scale and
   page,
 }) => {
   const job = await runOnJob(page);
-  await page.getByRole('button', { name: 'Take TD-01' }).click();
-  await expect(page.getByText('all sent')).toBeVisible();
-  const dialog = await cautionsAsked(page, job);
-  for (const box of await dialog.getByRole('checkbox').all()) await box.check();
-  await dialog.getByRole('button', { name: 'All done' }).click();
+  await takeTool(page, 'TD-01');
+  await cautionsDone(page, job);
   // AC 43.13-1B, Table 7-2 (from memory): a used self-locking nut of 10-32 still needs 2 lbf·in; the scale of TD-01 begins at 0.5 N·m.
   await expect(page.getByTestId('run-on-limit')).toBeVisible();
   await page.keyboard.type('0.3');
@@ -183,11 +170,8 @@ test('run-on torque is asked for with a tool that shows it, within its scale and
 
 test('run-on torque waits for a tool that shows it, and counts what the adapter adds', async ({ page }) => {
   const job = await runOnJob(page);
-  await page.getByRole('button', { name: 'Take TS-07' }).click();
-  await expect(page.getByText('all sent')).toBeVisible();
-  const dialog = await cautionsAsked(page, job);
-  for (const box of await dialog.getByRole('checkbox').all()) await box.check();
-  await dialog.getByRole('button', { name: 'All done' }).click();
+  await takeTool(page, 'TS-07');
+  await cautionsDone(page, job);
   await expect(page.getByText('a tool that clicks shows nothing then')).toBeVisible();
   await page.goto(`/jobs/${job}/plan`);
   await atRest(page);
@@ -195,8 +179,7 @@ test('run-on torque waits for a tool that shows it, and counts what the adapter 
   await page.locator('select[name=adapter]').selectOption({ label: 'OH-17, open offset head, 28 mm off' });
   await page.getByRole('button', { name: '45°', exact: true }).click();
   await page.getByRole('button', { name: 'It is 45°: correct the setting' }).click();
-  await page.getByRole('button', { name: 'Take TE-01' }).click();
-  await expect(page.getByText('all sent')).toBeVisible();
+  await takeTool(page, 'TE-01');
   await page.goto(`/jobs/${job}/bench`);
   await expect(page.getByTestId('main-action')).toBeEnabled();
   await page.keyboard.type('2');
@@ -232,6 +215,26 @@ test('the large action keeps its place as the work goes on: after a good pull, a
   await page.keyboard.press('o');
   await expect(page.getByTestId('verdict')).toContainText('Next: loosen it');
   expect(await place()).toBe(before);
+});
+
+test('that a pull waits to be sent is said with the pull, and never “all sent” before it is', async ({
+  page,
+}) => {
+  await setBench(page, 'Said with it');
+  await betweenPulses(page);
+  const said = await page.evaluate(
+    () =>
+      new Promise<string | null | undefined>((resolve) => {
+        const byId = (id: string) => document.querySelector(`[data-testid=${id}]`)?.textContent;
+        new MutationObserver((_, observer) => {
+          if (byId('current-position') !== 'P2') return;
+          observer.disconnect();
+          resolve(byId('waiting'));
+        }).observe(document.body, { subtree: true, childList: true, characterData: true });
+        window.dispatchEvent(new KeyboardEvent('keydown', { key: ' ' }));
+      }),
+  );
+  expect(said).toBe('1 being kept');
 });
 
 test('nothing on the drawing moves while pulls follow each other; where the work rests, the ring does', async ({
@@ -322,9 +325,7 @@ test('fewest settings: what the tool is set to goes on first where the joint all
   await page.getByRole('button', { name: 'Take TS-07' }).click();
   await expect(page.getByTestId('settings-ahead')).toContainText('4 settings ahead, for 2 values');
   await page.getByRole('checkbox', { name: /same setting first: 2 settings instead of 4/ }).check();
-  const dialog = await cautionsAsked(page, job);
-  for (const box of await dialog.getByRole('checkbox').all()) await box.check();
-  await dialog.getByRole('button', { name: 'All done' }).click();
+  await cautionsDone(page, job);
   await page.keyboard.press('Space');
   await expect(page.getByTestId('main-action')).toContainText('It clicked');
   await page.keyboard.press('Space');

@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test';
-import { betweenPulses, chooseFile, expect, pinOf, plannedJob, signedIn, test } from './site.ts';
+import {
+  betweenPulses,
+  cautionsDone,
+  chooseFile,
+  expect,
+  pinOf,
+  plannedJob,
+  signedIn,
+  takeTool,
+  test,
+} from './site.ts';
 
 const action = (page: Page) => page.getByTestId('main-action');
 const step = (page: Page) => page.getByTestId('step');
@@ -13,16 +23,8 @@ const typed = async (page: Page, digits: string): Promise<void> => {
 
 const madeSafe = async (page: Page, job: string, tool: string): Promise<void> => {
   await page.goto(`/jobs/${job}/plan`);
-  await page.getByRole('button', { name: `Take ${tool}`, exact: true }).click();
-  await expect(page.getByText('all sent')).toBeVisible();
-  await page.goto(`/jobs/${job}/bench`);
-  await expect(action(page)).toContainText('Make safe');
-  await expect(action(page)).toBeEnabled();
-  await page.keyboard.press('Space');
-  const dialog = page.getByRole('dialog', { name: 'Make safe' });
-  await expect(dialog.getByRole('checkbox').first()).toBeVisible();
-  for (const box of await dialog.getByRole('checkbox').all()) await box.check();
-  await dialog.getByRole('button', { name: 'All done' }).click();
+  await takeTool(page, tool);
+  await cautionsDone(page, job);
 };
 
 const COLLETS = [

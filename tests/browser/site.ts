@@ -1,4 +1,4 @@
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { valueOrThrow } from '#core/fault.ts';
 import { fastenerLines } from '#core/job/fastener-list.ts';
@@ -120,19 +120,35 @@ export const plannedJob = async (
   return ((await answer.json()) as { job: string }).job;
 };
 
-/** Opens a job's bench with the tool taken and the cautions confirmed, by the keys a person would use. */
-export const readyBench = async (page: Page, job: string, tool = 'TS-07'): Promise<void> => {
-  await page.goto(`/jobs/${job}/plan`);
-  await page.getByRole('button', { name: `Take ${tool}` }).click();
+/** Takes a tool on the plan in front. */
+export const takeTool = async (page: Page, tool: string): Promise<void> => {
+  await page.getByRole('button', { name: `Take ${tool}`, exact: true }).click();
   await expect(page.getByText('all sent')).toBeVisible();
+};
+
+/** Opens a job's bench, and what it asks before the first pull. */
+export const cautionsAsked = async (page: Page, job: string): Promise<Locator> => {
   await page.goto(`/jobs/${job}/bench`);
   await expect(page.getByTestId('main-action')).toBeEnabled();
   await page.keyboard.press('Space');
   const dialog = page.getByRole('dialog', { name: 'Make safe' });
   // `all` does not wait: asked before the sheet is drawn it finds no box to tick. What was assumed is asked beside the cautions.
   await expect(dialog.getByRole('checkbox').first()).toBeVisible();
+  return dialog;
+};
+
+/** Opens a job's bench and confirms all that it asks before the first pull. */
+export const cautionsDone = async (page: Page, job: string): Promise<void> => {
+  const dialog = await cautionsAsked(page, job);
   for (const box of await dialog.getByRole('checkbox').all()) await box.check();
   await dialog.getByRole('button', { name: 'All done' }).click();
+};
+
+/** Opens a job's bench with the tool taken and the cautions confirmed, by the keys a person would use. */
+export const readyBench = async (page: Page, job: string, tool = 'TS-07'): Promise<void> => {
+  await page.goto(`/jobs/${job}/plan`);
+  await takeTool(page, tool);
+  await cautionsDone(page, job);
   await expect(page.getByTestId('main-action')).toContainText('is set to');
 };
 

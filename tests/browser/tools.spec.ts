@@ -1,6 +1,16 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { atRest, expect, fillDay, plainList, plannedJob, signedIn, test, toolId } from './site.ts';
+import {
+  atRest,
+  cautionsDone,
+  expect,
+  fillDay,
+  plainList,
+  plannedJob,
+  signedIn,
+  test,
+  toolId,
+} from './site.ts';
 
 const openTool = async (page: Page, code: string, part = ''): Promise<void> => {
   await page.goto(`/tools/${await toolId(page, code)}${part}`);
@@ -46,13 +56,7 @@ test('an offset adapter at 45° asks first, then corrects the setting all the wa
   await page.getByTestId('best-tool').getByRole('button', { name: 'Take TE-01' }).click();
   await expect(page.getByText('OH-17 at 45°')).toBeVisible();
   await expect(page.getByText('all sent')).toBeVisible();
-  await page.goto(`/jobs/${job}/bench`);
-  await expect(page.getByTestId('main-action')).toBeEnabled();
-  await page.keyboard.press('Space');
-  const boxes = page.getByRole('dialog', { name: 'Make safe' }).getByRole('checkbox');
-  await expect(boxes.first()).toBeVisible();
-  for (const box of await boxes.all()) await box.check();
-  await page.getByRole('button', { name: 'All done' }).click();
+  await cautionsDone(page, job);
   await expect(page.getByRole('region', { name: 'Tool setting' })).toContainText('Pull TE-01 to 9.21 N·m');
   await page.keyboard.type('9.21');
   await page.keyboard.press('Enter');

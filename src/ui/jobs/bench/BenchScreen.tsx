@@ -36,21 +36,21 @@ export const BenchScreen = ({ events, person }: Props) => {
   useEffect(fetchLater, []);
   const { view } = job;
   const { ask } = bench;
-  // The verdict and what is next come first; the head, the drawing and the foot follow within a frame or two, also on a slow tablet with 400 fasteners.
+  // The verdict and what is next come first; the drawing, what comes and the foot follow within a frame or two, also on a slow tablet with 400 fasteners.
   const { position } = bench;
-  const drawn = useAfterFrame(useMemo(() => ({ job, position }), [job, position]));
+  const drawn = useAfterFrame(useMemo(() => ({ view, position }), [view, position]));
   const coming = useMemo(
-    () => comingFrom(drawn.job.view, drawn.position, comfort.fewest),
-    [drawn.job.view, drawn.position, comfort.fewest],
+    () => comingFrom(drawn.view, drawn.position, comfort.fewest),
+    [drawn.view, drawn.position, comfort.fewest],
   );
   const ahead = useMemo(() => coming.slice(0, DRAWN_AHEAD), [coming]);
   const showLegend = useCallback(() => ask('legend'), [ask]);
   const showKeys = useCallback(() => ask('help'), [ask]);
   const { action } = bench;
-  const foot = <BenchFoot view={drawn.job.view} coming={coming} onChoose={bench.choose} />;
+  const foot = <BenchFoot view={drawn.view} coming={coming} onChoose={bench.choose} />;
   return (
     <>
-      <JobHeader job={drawn.job} tab="bench" />
+      <JobHeader job={job} tab="bench" />
       {/* biome-ignore lint/a11y/noStaticElementInteractions: it only lets go of the focus that a tap leaves behind */}
       {/* biome-ignore lint/a11y/useKeyWithClickEvents: the keys do not come by here */}
       <div className="flex min-h-0 flex-1 flex-col lg:flex-row" onClick={letGo}>
@@ -60,7 +60,7 @@ export const BenchScreen = ({ events, person }: Props) => {
         >
           <div className="h-38 p-2 sm:h-72 sm:p-3 lg:h-auto lg:min-h-0 lg:flex-1">
             <JobDrawing
-              view={drawn.job.view}
+              view={drawn.view}
               next={drawn.position}
               coming={ahead}
               onChoose={bench.choose}
