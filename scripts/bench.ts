@@ -6,6 +6,7 @@ import { benchList } from './bench/list.ts';
 import { benchPrint } from './bench/print.ts';
 import { benchRecall } from './bench/recall.ts';
 import { benchScreen } from './bench/screen.ts';
+import { benchSimulate } from './bench/simulate.ts';
 
 // `npm run bench`, or `npm run bench -- append book`: medians over repeated runs in one process and one browser; with --json one object a
 // line. The machine may be shared: compare within one run.
@@ -19,6 +20,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   doors: benchDoors,
   screen: benchScreen,
   list: benchList,
+  simulate: benchSimulate,
 };
 
 const wanted = process.argv.slice(2).filter((arg) => !arg.startsWith('--'));

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { typedText } from '../bounds.ts';
-import { ORDERS } from '../order/order.ts';
+import { ORDERS } from '../order/orders.ts';
 import { writtenTorqueSchema } from '../quantity/torque.ts';
 import type { Shape } from '../shape.ts';
 import { DRIVES } from '../tool/drive.ts';
@@ -15,6 +15,40 @@ const amountSchema = z.discriminatedUnion('kind', [
 export const passSchema = z.strictObject({ name: typedText(40), amount: amountSchema });
 /** One round over the fasteners of a group. The last one is judged by acceptance, those before by having been reached. */
 export type Pass = Shape<typeof passSchema>;
+
+const sourceSchema = z.string().trim().max(160);
+
+/** A way to bring a kind of joint to its torque, such as one pass, or three and then rounds. */
+export const passTemplateSchema = z.strictObject({
+  id: idSchema,
+  name: typedText(60),
+  passes: z.array(passSchema).min(1).max(12),
+  /** Whether rounds at full torque follow the last pass until nothing moves in one. */
+  roundsUntilStill: z.boolean(),
+  /** Document, edition and clause; empty for common practice. */
+  source: sourceSchema,
+});
+export type PassTemplate = Shape<typeof passTemplateSchema>;
+
+const identificationSchema = z.strictObject({
+  /** What has to be known before a value is looked up, such as the alloy of a tube. */
+  what: typedText(60),
+  /** How it is told, the surest way first. */
+  ways: z.array(typedText(160)).min(1).max(6),
+  /** What to assume where it can't be told. */
+  otherwise: typedText(160),
+  source: sourceSchema,
+});
+/** How the thing that a value hangs on is told, before it is looked up. */
+export type Identification = Shape<typeof identificationSchema>;
+
+const troubleSchema = z.strictObject({
+  sign: typedText(100),
+  remedy: typedText(300),
+  source: sourceSchema,
+});
+/** Something that goes wrong with a kind of joint, by what is seen of it, and what to do. */
+export type Trouble = Shape<typeof troubleSchema>;
 
 /** What is drawn around the fasteners of a group: rails of a cabinet, a ring they stand on, or nothing. */
 export const OUTLINES = ['rails', 'ring', 'none'] as const;
@@ -51,6 +85,14 @@ export const jointKindSchema = z
     passes: z.array(passSchema).min(1).max(12),
     /** Whether rounds at full torque follow the last pass until nothing moves in one. */
     roundsUntilStill: z.boolean(),
+    /** Where its order and passes come from; empty for common practice, left out in a kind of a form that did not say. */
+    passesSource: sourceSchema.optional(),
+    /** Other ways to bring it to its torque. */
+    otherPasses: z.array(passTemplateSchema).max(6).optional(),
+    identify: z.array(identificationSchema).max(6).optional(),
+    troubles: z.array(troubleSchema).max(16).optional(),
+    /** What to say where a part of it can't be replaced; left out where it goes without saying. */
+    onlyOne: typedText(240).optional(),
     steps: z.array(jointStepSchema).max(60),
   })
   .refine(

@@ -1,3 +1,4 @@
+import { centroid } from './centroid.ts';
 import type { Spot } from './spot.ts';
 
 /** Published cross patterns of bolt circles by their count, numbered round the circle from 1.
@@ -34,13 +35,11 @@ const farthestFirst = (count: number): readonly number[] => {
  *  Departures: counts that have no published pattern get one with the same property. */
 export const crossPattern = (count: number): readonly number[] => PUBLISHED[count] ?? farthestFirst(count);
 
-/** The positions of a circle crosswise. Numbered clockwise, as the drawing shows it, from the one that is listed first. */
-export const crosswise = (places: readonly Spot[]): readonly string[] => {
+/** The positions of a circle crosswise. Numbered clockwise round its centre, as the drawing shows it, from the one that is listed first. */
+export const crosswise = (places: readonly Spot[], around = centroid(places)): readonly string[] => {
   const [first] = places;
   if (!first) return [];
-  const centre = (of: (place: Spot) => number): number =>
-    places.reduce((sum, place) => sum + of(place), 0) / places.length;
-  const [x, y] = [centre(({ xMm }) => xMm), centre(({ yMm }) => yMm)];
+  const { xMm: x, yMm: y } = around;
   const angle = ({ xMm, yMm }: Spot): number => Math.atan2(yMm - y, xMm - x);
   const from = angle(first);
   // y grows downwards, so that a growing angle goes clockwise; a hair below the first one is the first one.

@@ -1,10 +1,10 @@
+import { centreOut } from './centre-out.ts';
 import { crosswise } from './crosswise.ts';
+import { leastEccentricity } from './least-eccentricity.ts';
+import { opposedPairs } from './opposed-pairs.ts';
+import type { Order } from './orders.ts';
 import { readingOrder } from './reading-order.ts';
 import type { Spot } from './spot.ts';
-
-/** How the fasteners of a group follow each other. Alternating is turn about in the order they are listed, pass by pass. */
-export const ORDERS = ['reading', 'crosswise', 'alternating', 'as-listed'] as const;
-export type Order = (typeof ORDERS)[number];
 
 /** The positions of a group in the order of the work. */
 export const orderOf = (order: Order, places: readonly Spot[]): readonly string[] => {
@@ -13,8 +13,15 @@ export const orderOf = (order: Order, places: readonly Spot[]): readonly string[
       return readingOrder(places);
     case 'crosswise':
       return crosswise(places);
+    case 'centre-out':
+      return centreOut(places);
+    case 'opposed-pairs':
+      return opposedPairs(places);
+    case 'least-eccentricity':
+      return leastEccentricity(places).order;
     case 'alternating':
     case 'as-listed':
+    case 'own':
       return places.map(({ position }) => position);
   }
 };

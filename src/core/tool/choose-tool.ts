@@ -68,9 +68,12 @@ const kindOut = ({ kind }: Tool, tools: AllowedTools): readonly ToolOut[] => {
   return tools.kind === 'never' && tools.tools.includes(kind) ? ['forbidden-kind'] : [];
 };
 
+/** Heads with flats that an open jaw goes on from the side. */
+const WITH_FLATS: ReadonlySet<Drive> = new Set(['hex-head', 'flare-nut', 'round-connector']);
+
 const driveOut = ({ drive }: Tool, fastener: Drive): readonly ToolOut[] => {
   const isWrong =
-    (drive === 'own-blade' && fastener !== 'slot') || (drive === 'open-jaw' && fastener !== 'hex-head');
+    (drive === 'own-blade' && fastener !== 'slot') || (drive === 'open-jaw' && !WITH_FLATS.has(fastener));
   return isWrong ? ['drive-does-not-fit'] : [];
 };
 

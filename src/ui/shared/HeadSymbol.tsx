@@ -28,6 +28,20 @@ const DRIVE_SHAPES: Record<Drive, React.ReactNode> = {
       <path d="M0.72,0 H0.98 M-0.72,0 H-0.98 M0,0.72 V0.98 M0,-0.72 V-0.98 M0.51,0.51 L0.69,0.69 M-0.51,0.51 L-0.69,0.69 M0.51,-0.51 L0.69,-0.69 M-0.51,-0.51 L-0.69,-0.69" />
     </g>
   ),
+  // A nut seen along the tube that runs through it.
+  'flare-nut': (
+    <g stroke="currentColor" fill="none">
+      <polygon points={polygon(6, 0.82, 30)} strokeWidth="0.1" />
+      <circle r="0.4" strokeWidth="0.16" />
+    </g>
+  ),
+  // A coupling with its pin in the middle.
+  'round-connector': (
+    <g stroke="currentColor">
+      <circle r="0.62" strokeWidth="0.1" fill="none" />
+      <circle r="0.16" fill="currentColor" stroke="none" />
+    </g>
+  ),
 };
 
 /** A screw head seen from above in a circle of radius 1, showing what the bit engages. */

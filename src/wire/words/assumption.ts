@@ -12,6 +12,8 @@ export const HEAD_DRIVE_WORDS: Record<Drive, string> = {
   lobed: 'lobed',
   'hex-head': 'hex head',
   'slotted-nut': 'slotted nut',
+  'flare-nut': 'flare nut',
+  'round-connector': 'round connector',
 };
 
 const MOST_NAMED = 6;

@@ -1,10 +1,11 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
-import { jointKindSchema } from '#core/joint/joint-kind.ts';
-import { isShippedKind, JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
+import { jointKindSchema, type Pass } from '#core/joint/joint-kind.ts';
+import { isShippedKind, JOINT_KINDS, jointKindOf, workedAs } from '#core/joint/joint-kinds.ts';
 import { COLLET_NUT } from '#core/joint/kinds/collet-nut.ts';
 import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
+import { SOFT_SEAT_RING } from '#core/joint/kinds/soft-seat-ring.ts';
 import { cautionsOf } from '#core/view/due-steps.ts';
 import { inProject } from '../../../scripts/site/paths.ts';
 import { planOf, sampleGroup } from '../job/sample-joints.ts';
@@ -22,7 +23,10 @@ describe('kinds of joint are data', () => {
       expect(jointKindSchema.parse(JSON.parse(JSON.stringify(kind)))).toEqual(kind);
       expect(jointKindOf(kind.code)).toBe(kind);
       expect(isShippedKind(JSON.parse(JSON.stringify(kind)))).toBe(true);
-      expect(isShippedKind({ ...kind, roundsUntilStill: !kind.roundsUntilStill })).toBe(false);
+      expect(isShippedKind({ ...kind, steps: kind.steps.slice(1) })).toBe(false);
+      expect(isShippedKind({ ...kind, revision: kind.revision + 1 })).toBe(false);
+      const sources = [kind.steps, kind.identify ?? [], kind.troubles ?? []].flat();
+      expect(sources.every(({ source }) => source === '' || /from memory/.test(source))).toBe(true);
     },
   );
 
@@ -36,6 +40,32 @@ describe('kinds of joint are data', () => {
       expect([...shares].sort((a, b) => a - b)).toEqual(shares);
     },
   );
+
+  test.each(JOINT_KINDS.map((kind) => ({ name: kind.code, kind })))(
+    '$name says how what its value hangs on is told, and what to do when it goes wrong',
+    ({ kind }) => {
+      expect(kind.identify?.length).toBeGreaterThan(0);
+      expect(kind.troubles?.length).toBeGreaterThan(1);
+      expect(kind.passesSource).toBeDefined();
+    },
+  );
+
+  test('a plan chooses order and passes, and nothing else of a kind', () => {
+    const half = { name: 'half', amount: { kind: 'share', share: 0.5 } } as const;
+    const full = { name: 'full', amount: { kind: 'share', share: 1 } } as const;
+    const worked = (passes: readonly Pass[], roundsUntilStill = true, kind = SOFT_SEAT_RING) =>
+      workedAs(kind, { order: 'own', passes, roundsUntilStill, passesSource: 'tried out here' });
+    expect(isShippedKind(worked([half, full]))).toBe(true);
+    expect(isShippedKind(worked([full], false))).toBe(true);
+    expect(isShippedKind({ ...worked([half, full]), name: 'Another' })).toBe(false);
+    // Passes that go back, end short, or repeat.
+    expect(isShippedKind(worked([full, half]))).toBe(false);
+    expect(isShippedKind(worked([half]))).toBe(false);
+    expect(isShippedKind(worked([half, half, full]))).toBe(false);
+    // Nothing says what moving is where rounds go on until nothing moves.
+    expect(isShippedKind(worked([full], true, COLLET_NUT))).toBe(false);
+    expect(isShippedKind(worked([full], false, COLLET_NUT))).toBe(true);
+  });
 
   test('a kind with two steps of one id, or reversed limits, is none', () => {
     const [step] = COLLET_NUT.steps;

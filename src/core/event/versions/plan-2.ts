@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { positionSchema, typedText } from '../../bounds.ts';
 import { ONLY_GROUP } from '../../job/only-group.ts';
 import { type JobPlan, plannedRequirementSchema, rulesNumberSchema } from '../../job/plan.ts';
-import { CONTROL_CABINET } from '../../joint/kinds/control-cabinet.ts';
+import { CONTROL_CABINET_1 } from '../../joint/kinds/control-cabinet.ts';
 import { torqueUnitSchema } from '../../quantity/unit.ts';
 import type { Shape } from '../../shape.ts';
 import { requirementSourceSchema } from '../../spec/book/requirement-source.ts';
@@ -67,7 +67,7 @@ export const groupedPlan = ({
   siteUnit,
   schools,
   asset: null,
-  groups: [{ id: ONLY_GROUP, title, kind: CONTROL_CABINET, seenFrom: plan.seenFrom, parts: [] }],
+  groups: [{ id: ONLY_GROUP, title, kind: CONTROL_CABINET_1, seenFrom: plan.seenFrom, parts: [] }],
   fasteners: plan.fasteners.map(
     ({ conductor, position, label, xMm, yMm, drive, driveAssumed, requirement }) => ({
       position,

@@ -5,7 +5,7 @@ import { caution, type JointKind, ONE_PASS } from '../joint-kind.ts';
  *  Depths and scratches: common practice, no published source; the holder maker's figures override them. */
 export const COLLET_NUT: JointKind = {
   code: 'collet-nut',
-  revision: 1,
+  revision: 2,
   name: 'Collet nut',
   words: {
     fastener: 'collet nut',
@@ -24,6 +24,48 @@ export const COLLET_NUT: JointKind = {
   order: 'as-listed',
   passes: ONE_PASS,
   roundsUntilStill: false,
+  passesSource: '',
+  identify: [
+    {
+      what: 'series of the collet and size of its bore',
+      ways: [
+        'The marking on its front face: series, then the range it closes over',
+        'Measured: the largest diameter of the taper, and the shank with a micrometer',
+      ],
+      otherwise: 'Take the lowest torque that the table has for that shank, and ask.',
+      source: '',
+    },
+    {
+      what: 'kind of nut',
+      ways: ['Marked on the nut: plain, with a rolling or coated face, or sealed'],
+      otherwise: 'Take it for a plain one: what a coated face needs is less, and the table says so.',
+      source: '',
+    },
+  ],
+  troubles: [
+    {
+      sign: 'Runout above its limit',
+      remedy:
+        'Loosen, take the collet out, clean taper, bore and nut, turn the shank a quarter, pull again. Twice above: another collet.',
+      source: '',
+    },
+    {
+      sign: 'The shank slips in the cut',
+      remedy: 'Never more torque. Shank degreased and measured, collet of the right bore, depth checked.',
+      source: '',
+    },
+    {
+      sign: 'Ring scratch in the bore or on the taper',
+      remedy: 'The collet is scrap: a scratch is a line of pressure on the shank. Say so and take another.',
+      source: '',
+    },
+    {
+      sign: 'Pulled past the limit',
+      remedy:
+        'Loosen, look at the nut’s face and the first thread; a collet that was overclosed on a small shank is scrap.',
+      source: '',
+    },
+  ],
   steps: [
     EYE_PROTECTION,
     caution(

@@ -5,7 +5,7 @@ import type { JointKind } from '../joint-kind.ts';
  *  are brought up turn about so that the gap stays even. Common practice; the part maker's instructions override it. */
 export const SOFT_PART_CLAMP: JointKind = {
   code: 'soft-part-clamp',
-  revision: 1,
+  revision: 2,
   name: 'Clamp on a soft part',
   words: {
     fastener: 'clamp screw',
@@ -25,6 +25,35 @@ export const SOFT_PART_CLAMP: JointKind = {
     { name: 'full torque', amount: { kind: 'share', share: 1 } },
   ],
   roundsUntilStill: true,
+  passesSource: '',
+  identify: [
+    {
+      what: 'which of the two parts allows less',
+      ways: [
+        'The value printed on each part',
+        'The table of the part’s maker; a carbon part by its weave or its lacquer',
+      ],
+      otherwise: 'The lower of the two governs, and the softer is taken for carbon.',
+      source: '',
+    },
+  ],
+  troubles: [
+    {
+      sign: 'It still slips at full torque',
+      remedy: 'Paste on the clamped faces, never more torque. Slips again: the parts do not fit each other.',
+      source: '',
+    },
+    {
+      sign: 'A crack or a soft, dull spot',
+      remedy: 'The part is scrap, whatever the load. Nobody rides or lifts on it.',
+      source: '',
+    },
+    {
+      sign: 'The gap closes on one side',
+      remedy: 'Loosen both, begin again turn about in small steps.',
+      source: '',
+    },
+  ],
   steps: [
     EYE_PROTECTION,
     NO_CHEATER_BAR,

@@ -5,7 +5,7 @@ import { caution, type JointKind } from '../joint-kind.ts';
  *  again after it has settled until nothing moves. Source of the passes and the wait: ASME PCC-1 (from memory). */
 export const SOFT_SEAT_RING: JointKind = {
   code: 'soft-seat-ring',
-  revision: 1,
+  revision: 2,
   name: 'Ring of screws on a soft seat',
   words: {
     fastener: 'ring screw',
@@ -25,6 +25,56 @@ export const SOFT_SEAT_RING: JointKind = {
     { name: 'full torque', amount: { kind: 'share', share: 1 } },
   ],
   roundsUntilStill: true,
+  passesSource: 'ASME PCC-1, legacy pattern and passes (from memory)',
+  otherPasses: [
+    {
+      id: 'two-passes',
+      name: 'half, full, rounds until nothing moves',
+      passes: [
+        { name: 'half', amount: { kind: 'share', share: 0.5 } },
+        { name: 'full torque', amount: { kind: 'share', share: 1 } },
+      ],
+      roundsUntilStill: true,
+      source: '',
+    },
+    {
+      id: 'one-pass-and-rounds',
+      name: 'full torque at once, rounds until nothing moves',
+      passes: [{ name: 'full torque', amount: { kind: 'share', share: 1 } }],
+      roundsUntilStill: true,
+      source: '',
+    },
+  ],
+  identify: [
+    {
+      what: 'what the seat is made of',
+      ways: [
+        'The drawing or the part’s bag',
+        'Pressed with a thumbnail: rubber gives and comes back, cork stays dented',
+      ],
+      otherwise: 'The softer one: more rounds and the longer wait.',
+      source: '',
+    },
+  ],
+  troubles: [
+    {
+      sign: 'The outer or the neighbouring screws are loose again',
+      remedy: 'That is the seat, not the screws: go round again at full torque until nothing moves.',
+      source: '',
+    },
+    {
+      sign: 'Rounds do not come to rest',
+      remedy: 'The seat is creeping or cut. Stop, look at it, take a new seat; never raise the torque.',
+      source: '',
+    },
+    {
+      sign: 'Stripped, or an insert that spins',
+      remedy:
+        'Leave it open and say so; the ring is not tightened around a missing screw until its keeper has decided.',
+      source: '',
+    },
+  ],
+  onlyOne: 'There is no other of it: take the lower half of the range, and stop at the first sound or jump.',
   steps: [
     caution(
       'held-from-below',
