@@ -6,6 +6,9 @@ export type ThreadSize = {
   /** One spelling for one thread: `M8`, `M8x1`, `10-32`, `1/4-28`. */
   readonly designation: string;
   readonly diameterMillimetres: number;
+  /** Null where none is printed and the diameter has no coarse one. */
+  readonly pitchMillimetres: number | null;
+  readonly form: 'metric' | 'unified';
 };
 
 export type ThreadRefusal = { readonly code: 'unreadable-thread'; readonly text: string };
@@ -52,7 +55,8 @@ const COARSE_PITCH: Readonly<Record<string, number>> = {
   '64': 6,
 };
 const INCH_MM = 25.4;
-// ASME B1.1: a numbered size n has a diameter of 0.060 + 0.013·n inches.
+// ASME B1.1: a numbered size n has a diameter of 0.060 + 0.013·n inches. Numbered sizes have 24 threads to the inch or more; 1-8 is an inch.
+const NUMBERED_FROM_PER_INCH = 24;
 const numberedInches = (n: number): number => 0.06 + 0.013 * n;
 
 const METRIC = /^m\s*(\d{1,2}(?:[.,]\d)?)(?:\s*[x×*-]\s*(\d(?:[.,]\d{1,2})?))?$/i;
@@ -63,20 +67,30 @@ const plain = (digits: string): string => String(Number(digits.replace(',', '.')
 
 const metric = (printed: string, match: RegExpExecArray): ThreadSize => {
   const diameter = plain(match[1] ?? '');
-  const pitch = match[2] === undefined ? null : plain(match[2]);
-  const isCoarse = pitch === null || Number(pitch) === COARSE_PITCH[diameter];
+  const coarse = COARSE_PITCH[diameter] ?? null;
+  const pitch = match[2] === undefined ? coarse : Number(plain(match[2]));
   return {
     printed,
-    designation: isCoarse ? `M${diameter}` : `M${diameter}x${pitch}`,
+    designation: pitch === coarse ? `M${diameter}` : `M${diameter}x${pitch}`,
     diameterMillimetres: Number(diameter),
+    pitchMillimetres: pitch,
+    form: 'metric',
   };
 };
 
 const unified = (printed: string, match: RegExpExecArray): ThreadSize => {
   const size = (match[1] ?? '').replace(/\s/g, '');
   const [over = '0', under] = size.split('/');
-  const inches = under === undefined ? numberedInches(Number(over)) : Number(over) / Number(under);
-  return { printed, designation: `${size}-${match[2]}`, diameterMillimetres: inches * INCH_MM };
+  const perInch = Number(match[2]);
+  const whole = perInch >= NUMBERED_FROM_PER_INCH ? numberedInches(Number(over)) : Number(over);
+  const inches = under === undefined ? whole : Number(over) / Number(under);
+  return {
+    printed,
+    designation: `${size}-${match[2]}`,
+    diameterMillimetres: inches * INCH_MM,
+    pitchMillimetres: INCH_MM / perInch,
+    form: 'unified',
+  };
 };
 
 /** Reads a thread: `M8`, `m 8`, `M8x1.25`, `M8 × 1`, `10-32`, `#10-32 UNF`, `1/4-28`. Refuses: unreadable-thread. */

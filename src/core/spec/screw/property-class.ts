@@ -35,7 +35,7 @@ const MEGAPASCALS_PER_KSI = (1000 * TORQUE_UNITS['lbf.in'].newtonMetres) / INCH_
 /** Strength of a class in megapascals: proof strength, for stainless steel the stress at 0.2 % strain.
  *  Source: ISO 898-1:2013, table 3; ISO 3506-1:2020; SAE J429 (ksi as printed there). Transcribed from memory; check the print.
  *  Departures: one value per class, the lower one where it changes with the diameter. */
-const STRENGTH_MPA: Record<PropertyClass, number> = {
+export const PROOF_MPA: Readonly<Record<PropertyClass, number>> = {
   '4.6': 225,
   '4.8': 310,
   '5.6': 280,
@@ -81,7 +81,7 @@ export type ClassStanding = 'met' | 'weaker' | 'another-standard';
 export const classStanding = (asked: PropertyClass, inHand: PropertyClass): ClassStanding => {
   const isOther = familyOf(asked) !== familyOf(inHand) || (asked.startsWith('A4') && inHand.startsWith('A2'));
   if (isOther) return 'another-standard';
-  return STRENGTH_MPA[inHand] >= STRENGTH_MPA[asked] ? 'met' : 'weaker';
+  return PROOF_MPA[inHand] >= PROOF_MPA[asked] ? 'met' : 'weaker';
 };
 
 /** A screw in hand that may not take the place of the class asked. */
