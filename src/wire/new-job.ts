@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { instantSchema, typedText } from '#core/bounds.ts';
 import type { FastenerLine } from '#core/job/fastener-list.ts';
 import { GROUPS_MAX, groupIdSchema, PARTS_MAX, partCodeSchema } from '#core/job/plan.ts';
+import { passSchema } from '#core/joint/joint-kind.ts';
 import { idSchema } from '#core/joint/joint-step.ts';
+import { ORDERS } from '#core/order/orders.ts';
 import { bookReferenceSchema } from '#core/spec/book/book-reference.ts';
 import { requirementSourceSchema } from '#core/spec/book/requirement-source.ts';
 import { LIST_MAX_ROWS } from '#core/spec/list/list-bounds.ts';
@@ -29,6 +31,15 @@ export const newGroupSchema = z.strictObject({
   jointKind: idSchema,
   seenFrom: typedText(60),
   irreplaceable: z.array(partCodeSchema).max(PARTS_MAX),
+  /** How it is to be worked, its lines in that order already; left out where as its kind of joint is. */
+  worked: z
+    .strictObject({
+      order: z.enum(ORDERS),
+      passes: z.array(passSchema).min(1).max(12),
+      roundsUntilStill: z.boolean(),
+      passesSource: z.string().trim().max(160),
+    })
+    .optional(),
 });
 export type NewGroup = z.infer<typeof newGroupSchema>;
 

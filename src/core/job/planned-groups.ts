@@ -11,6 +11,8 @@ export type ListedGroup = {
   readonly seenFrom: string;
   /** The codes of its parts that there is no other of. */
   readonly irreplaceable: readonly string[];
+  /** Whether its lines stand in the order of the work already; else that of its kind puts them into it. */
+  readonly isInOrder?: boolean;
 };
 
 const partsOf = (read: readonly ReadLine[], group: ListedGroup): readonly PlannedPart[] =>
@@ -33,7 +35,9 @@ export const plannedGroups = (
     const { id, title, kind, seenFrom } = group;
     return {
       group: { id, title, kind, seenFrom, parts: partsOf(lines, group) },
-      fasteners: orderOf(kind.order, fasteners).flatMap((position) => byPosition.get(position) ?? []),
+      fasteners: group.isInOrder
+        ? fasteners
+        : orderOf(kind.order, fasteners).flatMap((position) => byPosition.get(position) ?? []),
     };
   });
   return { groups: each.map(({ group }) => group), fasteners: each.flatMap(({ fasteners }) => fasteners) };

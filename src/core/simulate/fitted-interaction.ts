@@ -11,7 +11,7 @@ export type MeasuredRounds = {
 };
 
 export type FitRefusal =
-  | { readonly code: 'too-few-readings'; readonly needed: number }
+  | { readonly code: 'too-few-readings-here'; readonly needed: number }
   | { readonly code: 'no-loss-measured' };
 
 /** A fit, with what is left between it and the readings as a standard deviation, as a share of the full torque. */
@@ -53,13 +53,13 @@ const leastOf = (of: (x: number) => number, low: number, high: number): number =
 
 /** The interaction that two measured rounds speak for: least squares of the readings of the second round, over the share that is lost and how far
  *  it reaches.
- *  Refuses: too-few-readings (fewer than four), no-loss-measured (nothing had come loose: the joint is rigid, or the readings are settings). */
+ *  Refuses: too-few-readings-here (fewer than four), no-loss-measured (nothing had come loose: the joint is rigid, or the readings are settings). */
 export const fittedInteraction = (
   places: readonly Spot[],
   { order, firstMovement }: MeasuredRounds,
 ): Result<FittedInteraction, FitRefusal> => {
   if (firstMovement.length < NEEDED || firstMovement.length !== places.length)
-    return refused({ code: 'too-few-readings', needed: Math.max(NEEDED, places.length) });
+    return refused({ code: 'too-few-readings-here', needed: Math.max(NEEDED, places.length) });
   if (firstMovement.every((reading) => reading >= 1)) return refused({ code: 'no-loss-measured' });
   const missed = (alpha: number, lengthPitches: number): number => {
     const modelled = modelledRound(places, order, { alpha, lengthPitches });

@@ -2,7 +2,7 @@ import { unplacedEvent } from '#core/event/event.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { readFastenerLines } from '#core/job/fastener-list.ts';
 import { type ListedGroup, plannedGroups } from '#core/job/planned-groups.ts';
-import { jointKindOf } from '#core/joint/joint-kinds.ts';
+import { isShippedKind, jointKindOf, workedAs } from '#core/joint/joint-kinds.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
@@ -19,16 +19,18 @@ import { now } from './clock.ts';
 
 const wantedGroups = (groups: readonly NewGroup[]): Result<readonly ListedGroup[], Problem> => {
   const wanted: ListedGroup[] = [];
-  for (const { jointKind, ...group } of groups) {
-    const kind = jointKindOf(jointKind);
+  for (const { jointKind, worked, ...group } of groups) {
+    const shipped = jointKindOf(jointKind);
+    const kind = shipped && worked ? workedAs(shipped, worked) : shipped;
     if (!kind) return refused({ code: 'joint-kind-unknown', jointKind });
-    wanted.push({ ...group, kind });
+    if (!isShippedKind(kind)) return refused({ code: 'passes-impossible', jointKind: kind.name });
+    wanted.push({ ...group, kind, isInOrder: worked !== undefined });
   }
   return accepted(wanted);
 };
 
 /** Plans a job from a settled fastener list: all lines or none, group by group in the order of their kinds of joint, under the site's schools of
- *  the moment and the newest rules. Idempotent by event id. Refuses: joint-kind-unknown, group-unknown (a line names none of the groups),
+ *  the moment and the newest rules. Idempotent by event id. Refuses: joint-kind-unknown, passes-impossible, group-unknown (a line names none of the groups),
  *  rows-unsettled (with the lines), event-id-used, and what decide refuses. */
 export const planJob = (
   job: NewJob,

@@ -35,7 +35,7 @@ const textCells = (cells: Readonly<Record<string, string | undefined>>): Record<
 /** The job that a draft asks for. */
 export const newJobOf = (
   facts: ImportFacts,
-  list: FastenerListDraft | null,
+  list: Pick<FastenerListDraft, 'lines' | 'groups'> | null,
   attempt: { readonly jobId: string; readonly eventId: string },
 ): SentJob => ({
   ...attempt,

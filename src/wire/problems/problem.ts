@@ -1,6 +1,8 @@
 import type { SessionRefusal } from '#core/calibration/session-evaluation.ts';
 import type { CellRefusal } from '#core/job/fastener-cells.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
+import type { GeometryRefusal } from '#core/preload/thread-geometry.ts';
+import type { FitRefusal } from '#core/simulate/fitted-interaction.ts';
 import type { RequirementLineRefusal } from '#core/spec/book/requirement-list.ts';
 import type { ConductorRefusal } from '#core/spec/conductor/conductor-size.ts';
 import type { LabelRefusal } from '#core/spec/label/read-label.ts';
@@ -24,6 +26,8 @@ export type Problem =
   | RequirementLineRefusal
   | SessionRefusal
   | ConductorRefusal
+  | GeometryRefusal
+  | FitRefusal
   | ServiceRefusal;
 
 export type ProblemCode = Problem['code'];
@@ -69,6 +73,10 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'steps-remain': 409,
   'wait-not-over': 409,
   'joint-kind-unknown': 409,
+  'passes-impossible': 409,
+  'pitch-not-known': 422,
+  'too-few-readings-here': 422,
+  'no-loss-measured': 422,
   'ledger-broken': 503,
   'setup-code-wrong': 403,
   'setup-code-spent': 429,

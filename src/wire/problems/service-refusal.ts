@@ -60,4 +60,5 @@ export type ServiceRefusal =
   | { readonly code: 'no-room-for-backups' }
   | { readonly code: 'job-busy' }
   | { readonly code: 'database-away' }
-  | { readonly code: 'fault'; readonly reference: string };
+  | { readonly code: 'fault'; readonly reference: string }
+  | { readonly code: 'passes-impossible'; readonly jointKind: string };

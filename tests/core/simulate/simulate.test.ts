@@ -212,7 +212,7 @@ describe('what two measured rounds say', () => {
   test('too few readings, and readings without a loss, are refused', () => {
     expect(fittedInteraction(ringOf(3), { order: [0, 1, 2], firstMovement: [1, 0.9, 0.8] })).toEqual({
       ok: false,
-      refusal: { code: 'too-few-readings', needed: 4 },
+      refusal: { code: 'too-few-readings-here', needed: 4 },
     });
     expect(fittedInteraction(ringOf(4), { order: [0, 2, 1, 3], firstMovement: [1, 1, 1.02, 1] })).toEqual({
       ok: false,

@@ -1,0 +1,125 @@
+import { useMemo, useState } from 'react';
+import {
+  addGroup,
+  BOARD_GROUPS_MOST,
+  changeBoard,
+  chooseGroup,
+  currentGroup,
+  dropGroup,
+} from '#client/layout/board-store.ts';
+import { jointKindOf } from '#core/joint/joint-kinds.ts';
+import { moved } from '#core/layout/board.ts';
+import type { Site } from '#wire/site.ts';
+import { TryOut } from '../simulate/TryOut.tsx';
+import { BoardDrawing } from './BoardDrawing.tsx';
+import { BoardTools } from './BoardTools.tsx';
+import { GroupTabs } from './GroupTabs.tsx';
+import { JointChoice } from './JointChoice.tsx';
+import { missingOn } from './missing-on.ts';
+import { NewJobWays } from './NewJobWays.tsx';
+import { OrderChoice } from './OrderChoice.tsx';
+import { PassesChoice } from './PassesChoice.tsx';
+import { PlacesChoice } from './PlacesChoice.tsx';
+import { StartJob } from './StartJob.tsx';
+import { useChoice } from './use-choice.ts';
+import { useLaying } from './use-laying.ts';
+
+type Props = { readonly site: Site };
+
+const Step = ({
+  number,
+  title,
+  children,
+}: {
+  readonly number: number;
+  readonly title: string;
+  readonly children: React.ReactNode;
+}) => (
+  <section className="panel grid gap-3 p-4" aria-label={title}>
+    <h2 className="text-l font-bold">
+      <span className="mr-2 font-mono text-faint">{number}</span>
+      {title}
+    </h2>
+    {children}
+  </section>
+);
+
+/** A job laid out without a file: what joint, where its fasteners sit, in which order and passes; tried out, and started. */
+export const LayoutScreen = ({ site }: Props) => {
+  const laying = useLaying();
+  const { board, groups, current, canUndo, canRedo } = laying;
+  const group = currentGroup(laying);
+  const kind = jointKindOf(group.jointKind);
+  const choice = useChoice(board, current);
+  const [isFraming, setFraming] = useState(false);
+  const own = useMemo(() => board.filter((laid) => laid.group === current), [board, current]);
+  const drives = new Map(groups.map(({ id, jointKind }) => [id, jointKindOf(jointKind)?.usualDrive]));
+  // All is shown anew whenever there are more or fewer of them, not when one is moved.
+  const fitAgain = `${board.length} ${board[0]?.id ?? ''}`;
+  return (
+    <div className="mx-auto grid max-w-7xl gap-4">
+      <NewJobWays way="layout" />
+      <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+        <div className="grid content-start gap-4 lg:sticky lg:top-4">
+          <section className="panel grid gap-3 p-4" aria-label="Drawing">
+            <GroupTabs
+              groups={groups}
+              current={current}
+              onChoose={chooseGroup}
+              onAdd={groups.length < BOARD_GROUPS_MOST ? addGroup : null}
+              onDrop={groups.length > 1 ? dropGroup : null}
+            />
+            <BoardTools
+              board={board}
+              groups={groups}
+              choice={choice}
+              isFraming={isFraming}
+              onFraming={setFraming}
+              canUndo={canUndo}
+              canRedo={canRedo}
+            />
+            <div className="h-[min(58vh,30rem)] min-h-72">
+              <BoardDrawing
+                board={board}
+                driveOf={(id) => drives.get(id) ?? 'hex-socket'}
+                current={current}
+                chosen={choice.chosen}
+                isFraming={isFraming}
+                fitAgain={fitAgain}
+                onChoose={choice.choose}
+                onMove={(x, y) => changeBoard((laid) => moved(laid, choice.chosen, x, y))}
+                onKey={choice.onKey}
+              />
+            </div>
+          </section>
+          {kind && (
+            <section className="panel grid gap-3 p-4" aria-label="Try it out">
+              <h2 className="text-l font-bold">Try it out</h2>
+              <TryOut
+                places={own}
+                kind={kind}
+                passes={group.passes}
+                roundsUntilStill={group.roundsUntilStill}
+              />
+            </section>
+          )}
+        </div>
+        <div className="grid content-start gap-4">
+          <Step number={1} title="What joint">
+            <JointChoice group={group} site={site} />
+          </Step>
+          <Step number={2} title="Where they sit">
+            <PlacesChoice key={group.id} group={group} laid={own.length} />
+          </Step>
+          <Step number={3} title="In which order">
+            <OrderChoice group={group} own={own} onChoose={(id) => choice.choose(new Set([id]))} />
+          </Step>
+          <Step number={4} title="In how many passes">
+            <PassesChoice group={group} />
+          </Step>
+          <StartJob laying={laying} missing={missingOn(laying, site)} />
+        </div>
+      </div>
+    </div>
+  );
+};

@@ -1,0 +1,16 @@
+import { useEffect } from 'react';
+import { useStore } from 'zustand';
+import { boardStore, type Laying } from '#client/layout/board-store.ts';
+
+/** What is laid out on this browser, and whether there is a step to undo or to do again. */
+export const useLaying = (): Laying & { readonly canUndo: boolean; readonly canRedo: boolean } => {
+  const laying = useStore(boardStore);
+  const past = useStore(boardStore.temporal, ({ pastStates }) => pastStates.length);
+  const future = useStore(boardStore.temporal, ({ futureStates }) => futureStates.length);
+  useEffect(() => {
+    void boardStore.persist.rehydrate();
+    // What was kept is where one begins, not a step that could be undone.
+    boardStore.temporal.getState().clear();
+  }, []);
+  return { ...laying, canUndo: past > 0, canRedo: future > 0 };
+};
