@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import { preloadFacts } from '#core/preload/preload-facts.ts';
 import { canSimulate, type Simulated, type Simulation, simulation } from '#core/simulate/simulation.ts';
 
 let asked = 0;
@@ -33,7 +34,7 @@ const cancel = (): void => {
   asked += 1;
 };
 
-const face = { simulate, cancel };
+const face = { simulate, cancel, preload: preloadFacts };
 export type SimulateFace = typeof face;
 
 expose(face);

@@ -1,4 +1,5 @@
 import { proxy, type Remote, releaseProxy, wrap } from 'comlink';
+import type { preloadFacts } from '#core/preload/preload-facts.ts';
 import type { Simulated, Simulation } from '#core/simulate/simulation.ts';
 import type { SimulateFace } from './simulate.worker.ts';
 
@@ -6,6 +7,8 @@ import type { SimulateFace } from './simulate.worker.ts';
 export type Simulator = {
   readonly simulate: (ask: Simulated, onProgress: (share: number) => void) => Promise<Simulation | null>;
   readonly cancel: () => void;
+  /** What a torque makes of a screw; null where nothing is asked yet. */
+  readonly preload: (...asked: Parameters<typeof preloadFacts>) => Promise<ReturnType<typeof preloadFacts>>;
   /** Ends the worker. */
   readonly end: () => void;
 };
@@ -18,6 +21,7 @@ export const startSimulator = (onFault: () => void): Simulator => {
   return {
     simulate: (ask, onProgress) => face.simulate(ask, proxy(onProgress)),
     cancel: () => void face.cancel(),
+    preload: (...asked) => face.preload(...asked),
     end: () => {
       face[releaseProxy]();
       worker.terminate();

@@ -75,7 +75,7 @@ test('an empty site: its first person, a tool, a job, the bench', async ({ page 
   await expect(page.getByRole('link', { name: 'D-1' })).toBeVisible();
 
   await page.goto(`${application.address}/jobs`);
-  await page.getByRole('link', { name: 'Choose the list' }).click();
+  await page.getByRole('link', { name: 'Begin one' }).click();
   await expect(page.getByLabel('What is it')).toBeEnabled();
   await page.getByLabel('What is it').fill('First job');
   await page.getByLabel('Where the values are printed').fill('Label');

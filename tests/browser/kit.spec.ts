@@ -180,7 +180,7 @@ test('the keys lead past the rail to the work', async ({ page }) => {
   await expect(page.getByRole('link', { name: 'Skip to the work' })).toBeFocused();
   await page.keyboard.press('Enter');
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('link', { name: 'New job from a list' })).toBeFocused();
+  await expect(page.getByRole('link', { name: 'New job' })).toBeFocused();
 });
 
 test('search has a button on the wide screen and on the phone, and is in the list of keys', async ({

@@ -8,7 +8,7 @@ export type Frame = { readonly width: number; readonly height: number };
 
 const CLOSEST = 60;
 const FARTHEST = 0.005;
-const MARGIN = 1.25;
+const MARGIN = 1.45;
 /** Around a lone place so many millimetres are shown. */
 const LONE_MM = 40;
 

@@ -9,7 +9,8 @@ import { singlePassForces } from './single-pass.ts';
 
 /** Up to so many fasteners are simulated together: every one acts on every other. */
 export const SIMULATED_MOST = 200;
-const PASSES_MOST = 12;
+const PASSES_MOST = 16;
+const ROUNDS_AT_ONCE = 3;
 const RUNS_MOST = 100_000;
 // A part of the runs that takes a few milliseconds, so that a cancel is heard.
 const PULLS_A_PART = 400_000;
@@ -47,6 +48,8 @@ export type Simulation = {
   readonly spreads: readonly number[];
   /** The smallest force after each pass, without scatter. */
   readonly smallest: readonly number[];
+  /** The same where it is pulled to full torque at once: after the first round, the second and so on. */
+  readonly atOnce: readonly number[];
   /** How many passes bring every fastener within what is wanted; null where rounds don't. */
   readonly needed: number | null;
   /** What each would be pulled to in one pass so that all end equal; null where one would need more than twice the force. */
@@ -71,6 +74,11 @@ export function* simulation(ask: Simulated): Generator<number, Simulation> {
   const plan = schedule(order, shares);
   const history = preloadHistory(matrix, plan, places.length);
   const ends = afterPasses(history, plan, places.length);
+  const rounds = schedule(
+    order,
+    Array.from({ length: ROUNDS_AT_ONCE }, () => 1),
+  );
+  const atOnce = afterPasses(preloadHistory(matrix, rounds, places.length), rounds, places.length);
   const work = plan.fastener.length * places.length;
   const many = yield* monteCarlo(
     { interaction: matrix, schedule: plan, fasteners: places.length, scatter, within, runs, seed },
@@ -82,6 +90,7 @@ export function* simulation(ask: Simulated): Generator<number, Simulation> {
     passEnds: plan.passEnds,
     spreads: ends.map(spreadOf),
     smallest: ends.map((forces) => forces.reduce((least, force) => Math.min(least, force), 1)),
+    atOnce: atOnce.map(spreadOf),
     needed: passesNeeded(matrix, order, shares, within),
     singlePass: singlePassForces(matrix, order),
     runs: many,

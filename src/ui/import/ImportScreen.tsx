@@ -11,6 +11,7 @@ import { requirementWords } from '#wire/words/requirement.ts';
 import { Form } from '../kit/form/Form.tsx';
 import { SubmitButton } from '../kit/form/SubmitButton.tsx';
 import { useKitForm } from '../kit/form/use-kit-form.ts';
+import { NewJobWays } from '../layout/NewJobWays.tsx';
 import { DoubtsBar } from '../shared/DoubtsBar.tsx';
 import { ListPreview } from '../shared/ListPreview.tsx';
 import { BookDialog } from '../specs/BookDialog.tsx';
@@ -81,7 +82,7 @@ export const ImportScreen = ({ site }: { readonly site: Site }) => {
         return null;
       }}
     >
-      <h1 className="text-xl font-bold">New job from a list</h1>
+      <NewJobWays way="list" />
       <ImportFacts />
       <section className="panel grid gap-3 p-4">
         <ListFileChoice list={list} />

@@ -104,18 +104,18 @@ export const JobsList = ({ jobs: first, person }: Props) => {
       <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-xl font-bold">Jobs</h1>
         <a href="/jobs/new" className="act">
-          New job from a list
+          New job
         </a>
       </div>
       <ProblemNotice problem={problem} />
       {jobs.length === 0 ? (
         <div className="panel p-6">
           <p className="mb-3">
-            No job yet. A job starts from the list of its fasteners: a CSV file with at least position, label
-            and requirement.
+            No job yet. A job starts from the list of its fasteners (a CSV file with at least position, label
+            and requirement), from what is laid out here, or from one value to be tightened.
           </p>
           <a href="/jobs/new" className="act">
-            Choose the list
+            Begin one
           </a>
         </div>
       ) : (

@@ -7,7 +7,11 @@ type Props = { readonly kind: JointKind };
 /** What a kind of joint says before a value is looked up: how what it hangs on is told, what to do when it goes wrong, and its warning. */
 export const KindFacts = ({ kind }: Props) => (
   <div className="grid gap-1 text-s">
-    {kind.onlyOne && <p className="font-bold text-high">{kind.onlyOne}</p>}
+    {kind.onlyOne && (
+      <p>
+        <span className="font-bold">Where there is no other of a part:</span> {kind.onlyOne}
+      </p>
+    )}
     {(kind.identify ?? []).length > 0 && (
       <details>
         <summary className="flex min-h-11 cursor-pointer items-center text-layout underline underline-offset-3">

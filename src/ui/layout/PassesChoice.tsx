@@ -91,7 +91,7 @@ export const PassesChoice = ({ group }: Props) => {
               }}
               inputMode="numeric"
               maxLength={3}
-              className="w-16 font-mono"
+              className="block w-16 font-mono"
             />
           ))}
           <button

@@ -41,7 +41,7 @@ export const SettlingChart = ({ interaction, waitHours }: Props) => {
               minTickGap={40}
             />
             <YAxis
-              domain={['dataMin - 2', 101]}
+              domain={[(least: number) => Math.floor(least / 5) * 5, 100]}
               stroke="var(--c-faint)"
               fontSize={13}
               width={34}

@@ -24,6 +24,8 @@ type Props = {
   readonly firstRow?: number | null;
   /** Shown only where a value can be taken somewhere. */
   readonly onTake?: (taken: FromBook) => void;
+  /** What taking it is called, before the value; where it is not said, it is taken. */
+  readonly takeWords?: string;
 };
 
 const rowWords = ({ rows, values }: LookupTable, index: number): string => {
@@ -67,6 +69,7 @@ const Found = ({
   source,
   site,
   onTake,
+  takeWords = 'Take',
 }: Props & { readonly result: Extract<LookUp, { kind: 'found' | 'interpolated' }> }) => {
   const [isSofter, setSofter] = useState(false);
   const { body } = kept;
@@ -134,7 +137,7 @@ const Found = ({
       )}
       {onTake && taken && (
         <button type="button" className="act min-h-14" onClick={() => onTake(taken)}>
-          Take {taken.torque.printed}
+          {takeWords} {taken.torque.printed}
         </button>
       )}
     </div>

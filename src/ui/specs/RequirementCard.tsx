@@ -10,6 +10,8 @@ import { requirementWords } from '#wire/words/requirement.ts';
 import { useAsked } from '../kit/answer/use-answer.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { dayHere } from '../kit/time/here.ts';
+import { fromTheBook, tightenThis } from '../layout/tighten-this.ts';
+import { PreloadPanel } from '../preload/PreloadPanel.tsx';
 import { LiveDerivation } from './LiveDerivation.tsx';
 
 type View = z.output<(typeof OPERATIONS)['requirement']['response']>;
@@ -117,9 +119,20 @@ export const RequirementCard = ({
           </p>
           <h2 className="text-xl leading-7 font-bold">{[part, size].filter(Boolean).join(', ')}</h2>
         </div>
-        <button type="button" className="act-quiet" onClick={() => onEdit(view)}>
-          Change it
-        </button>
+        <div className="flex flex-wrap gap-2">
+          {!kept.isWithdrawn && (
+            <button
+              type="button"
+              className="act"
+              onClick={() => tightenThis(fromTheBook(view.fromBook, [part, size].filter(Boolean).join(', ')))}
+            >
+              Tighten this
+            </button>
+          )}
+          <button type="button" className="act-quiet" onClick={() => onEdit(view)}>
+            Change it
+          </button>
+        </div>
       </div>
       <p className="text-2xl leading-10 font-bold" data-testid="printed">
         {torque.printed || requirementWords(torque.requirement)}
@@ -155,6 +168,19 @@ export const RequirementCard = ({
         site={site}
         conditions={conditions}
       />
+      <details>
+        <summary className="flex min-h-11 cursor-pointer items-center font-bold text-layout">
+          What it makes of the screw
+        </summary>
+        <PreloadPanel
+          site={site}
+          known={{
+            thread: size,
+            torque: torque.readAs ?? torque.printed,
+            propertyClass: conditions.propertyClass ?? '',
+          }}
+        />
+      </details>
       <Jobs jobs={jobs} kept={kept} />
       <Revisions revisions={revisions} />
     </article>

@@ -1,8 +1,10 @@
 import { unitSymbol } from '#core/quantity/unit.ts';
+import type { FromBook } from '#core/spec/book/from-book.ts';
 import { type Source, sourceName } from '#core/spec/book/source.ts';
 import { cellText } from '#core/spec/lookup/lookup-table.ts';
 import type { DependentJob, KeptTable } from '#wire/book.ts';
 import type { Site } from '#wire/site.ts';
+import { fromTheBook, tightenThis } from '../layout/tighten-this.ts';
 import { LookUpPanel } from './LookUpPanel.tsx';
 
 type Props = {
@@ -15,6 +17,10 @@ type Props = {
 
 /** What is no longer than this stays in one line: half of "1250–2000 kcmil" may name another size. */
 const UNBROKEN_LENGTH = 16;
+
+/** What a row is for: the table's subject, and the row as it is named at the end of its place. */
+const aboutRow = (subject: string, { book }: FromBook): string =>
+  `${subject}, ${book.source.place.split(': ').at(-1) ?? ''}`;
 
 /** A table: look it up on the left, the whole of it as printed on the right. */
 export const TableScreen = ({ kept, source, jobs, site, firstRow }: Props) => {
@@ -52,7 +58,14 @@ export const TableScreen = ({ kept, source, jobs, site, firstRow }: Props) => {
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-4 lg:grid-cols-[minmax(0,6fr)_minmax(0,5fr)]">
         <section className="panel p-4" aria-label="Look it up">
           <h2 className="mb-2 text-l font-bold">Look it up</h2>
-          <LookUpPanel kept={kept} source={source} site={site} firstRow={firstRow} />
+          <LookUpPanel
+            kept={kept}
+            source={source}
+            site={site}
+            firstRow={firstRow}
+            takeWords="Tighten this:"
+            onTake={(taken) => tightenThis(fromTheBook(taken, aboutRow(body.subject, taken)))}
+          />
         </section>
         <section className="panel p-4" aria-label="The whole table">
           <h2 className="mb-2 text-l font-bold">As printed</h2>

@@ -10,6 +10,8 @@ import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { LoneField } from '../kit/form/LoneField.tsx';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { tightenThis } from '../layout/tighten-this.ts';
+import { PreloadPanel } from '../preload/PreloadPanel.tsx';
 import { LiveDerivation } from '../specs/LiveDerivation.tsx';
 import { LoadSum } from './LoadSum.tsx';
 
@@ -77,7 +79,20 @@ const TorqueSum = ({ site }: { readonly site: Site }) => {
       <section className="panel grid content-start gap-3 p-4" aria-label="What it comes to">
         <h2 className="text-l font-bold">What it comes to</h2>
         {read?.ok ? (
-          <LiveDerivation key={text} specification={plainSpecification(read.value.requirement)} site={site} />
+          <>
+            <LiveDerivation
+              key={text}
+              specification={plainSpecification(read.value.requirement)}
+              site={site}
+            />
+            <button
+              type="button"
+              className="act-quiet justify-self-start"
+              onClick={() => tightenThis({ printed: text.trim(), taken: null, about: '' })}
+            >
+              Tighten this
+            </button>
+          </>
         ) : (
           <p className="text-faint">Its target and limits by this site’s schools, once it can be read.</p>
         )}
@@ -124,6 +139,13 @@ export const SumsScreen = ({ site }: { readonly site: Site }) => (
       <TorqueSum site={site} />
       <ConductorSum />
       <LoadSum />
+      <section
+        className="panel grid content-start gap-3 p-4 lg:col-span-2"
+        aria-label="What it makes of a screw"
+      >
+        <h2 className="text-l font-bold">What a torque makes of a screw</h2>
+        <PreloadPanel site={site} />
+      </section>
     </div>
   </div>
 );

@@ -15,11 +15,13 @@ export const shareWords = (share: number): string => {
   return `${percent.toFixed(percent > 0 && percent < 9.95 ? 1 : 0)} %`;
 };
 
+const COUNTED: Readonly<Record<number, string>> = { 2: 'two', 3: 'three', 4: 'four' };
+
 const ordinal = (pass: number): string => `${pass} ${pass === 1 ? 'pass' : 'passes'}`;
 
 /** What a simulation says in a sentence or two. `passes` of the plan are followed by rounds at full torque. */
 export const simulationWords = (
-  { spreads, needed }: Pick<Simulation, 'spreads' | 'needed'>,
+  { spreads, needed, atOnce }: Pick<Simulation, 'spreads' | 'needed' | 'atOnce'>,
   { passes, within }: { readonly passes: number; readonly within: number },
 ): string => {
   const after = spreads[passes - 1] ?? 0;
@@ -34,5 +36,11 @@ export const simulationWords = (
     needed === null
       ? `Rounds do not bring all of them within ±${shareWords(within)}: look at the seat.`
       : `All are within ±${shareWords(within)} after ${ordinal(needed)}, rounds counted.`;
-  return `${planned} ${enough}`;
+  const [first = 0, ...more] = atOnce;
+  const alone = `Pulled to full torque at once, one round leaves ${shareWords(first)}${
+    more.length > 0
+      ? `, ${COUNTED[more.length + 1] ?? more.length + 1} leave ${shareWords(more.at(-1) ?? 0)}`
+      : ''
+  }.`;
+  return `${alone} ${planned} ${enough}`;
 };

@@ -61,7 +61,7 @@ export const COAXIAL_CONNECTOR: JointKind = {
       source: '',
     },
   ],
-  onlyOne: 'A port that is worn out costs the instrument: gauge it before every mating.',
+  onlyOne: 'a port that is worn out costs the instrument; gauge it before every mating.',
   steps: [
     EYE_PROTECTION,
     CLICK_IS_A_WARNING,

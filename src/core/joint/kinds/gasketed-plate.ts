@@ -71,7 +71,7 @@ export const GASKETED_PLATE: JointKind = {
       source: '',
     },
   ],
-  onlyOne: 'A stud that can’t be replaced is pulled in the lower half of its range.',
+  onlyOne: 'a stud or an insert is pulled in the lower half of its range.',
   steps: [
     caution(
       'load-off',

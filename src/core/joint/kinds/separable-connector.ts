@@ -61,7 +61,7 @@ export const SEPARABLE_CONNECTOR: JointKind = {
       source: '',
     },
   ],
-  onlyOne: 'The bushing can’t be changed without the tank: stop at the first jump, and ask.',
+  onlyOne: 'the bushing can’t be changed without the tank; stop at the first jump, and ask.',
   steps: [
     caution(
       'isolated-tested-earthed',

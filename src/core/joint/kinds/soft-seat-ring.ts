@@ -74,7 +74,7 @@ export const SOFT_SEAT_RING: JointKind = {
       source: '',
     },
   ],
-  onlyOne: 'There is no other of it: take the lower half of the range, and stop at the first sound or jump.',
+  onlyOne: 'take the lower half of the range, and stop at the first sound or jump.',
   steps: [
     caution(
       'held-from-below',
