@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test';
+import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 import { JOINT_KINDS } from '#core/joint/joint-kinds.ts';
 import { ORDER_WORDS } from '#wire/words/joint.ts';
-import { atRest, expect, signedIn, test } from './site.ts';
+import { atRest, chooseFile, expect, signedIn, test } from './site.ts';
 
 const layout = async (page: Page): Promise<void> => {
   await page.goto('/jobs/new/layout');
@@ -155,7 +156,6 @@ test('chosen, moved, brought into line, numbered, grouped and taken away; every 
   await page.keyboard.press('Control+a');
   await page.getByLabel('Bring into line').selectOption('top');
   expect(await y('P1')).toBe(await y('P2'));
-  await page.keyboard.press('Delete');
   await drawing.focus();
   await page.keyboard.press('Control+a');
   await page.keyboard.press('Delete');
@@ -183,7 +183,7 @@ test('an order of one’s own, by the keys in the list, is held against the best
   await expect(
     page.getByRole('list', { name: 'Order of the work' }).getByRole('listitem').first(),
   ).toContainText('5');
-  await page.locator('select[name=order]').selectOption('as-listed');
+  await page.locator('select[name=order]').selectOption('reading');
   await expect(page.getByTestId('order-report')).toContainText('the best order there is keeps it within');
 });
 
@@ -193,7 +193,7 @@ test('two rounds that were measured take the place of what was invented', async 
   await laidOut(page, 'soft-seat-ring', '1 Nm');
   await page.getByLabel('How many', { exact: true }).fill('4');
   await page.getByRole('button', { name: 'Lay out 4' }).click();
-  await page.getByText('Measure your own').click();
+  await page.getByText('Measure your own', { exact: true }).click();
   await page.getByLabel('Full torque, in any unit').fill('1.00');
   await page.getByLabel(/What each began to turn at/).fill('0.7 0.8');
   await page.getByRole('button', { name: 'Fit it' }).click();
@@ -202,4 +202,56 @@ test('two rounds that were measured take the place of what was invented', async 
   await page.getByRole('button', { name: 'Fit it' }).click();
   await expect(page.getByText(/^Fitted; what is left/)).toBeVisible();
   await expect(page.getByText('Fitted to your two rounds')).toBeVisible();
+});
+
+test('places off a DXF, in inches, by layer and size; a broken one and a huge one say what and where', async ({
+  page,
+}) => {
+  const writer = new DxfWriter();
+  writer.setUnits(Units.Inches);
+  writer.addLayer('HOLES', 1, 'CONTINUOUS');
+  writer.setCurrentLayerName('HOLES');
+  for (const x of [0, 1, 2]) writer.addCircle(point3d(x, 0), 0.1);
+  writer.addCircle(point3d(1, 3), 0.4);
+  const dxf = writer.stringify();
+  await signedIn(page, 'Bram');
+  await layout(page);
+  await page.getByRole('button', { name: 'Off a drawing' }).click();
+  const choose = (name: string, buffer: Buffer): Promise<void> =>
+    chooseFile(page, { name, mimeType: 'application/dxf', buffer });
+  await choose('plate.dxf', Buffer.from(dxf.replace('\n40\n0.4\n', '\n40\nwide\n')));
+  await expect(page.getByText(/Line \d+ is no number/)).toBeVisible();
+  await choose('huge.dxf', Buffer.alloc(50_000_000, '0\n'));
+  await expect(page.getByText('It has 50.0 MB; up to 20 MB are read.')).toBeVisible();
+  await choose('plate.dxf', Buffer.from(dxf));
+  await expect(page.getByText('3 circles of 5.08 mm, layer HOLES')).toBeVisible();
+  await expect(page.getByText('1 circle of 20.32 mm, layer HOLES')).toBeVisible();
+  await page.getByRole('button', { name: 'Take these 3' }).click();
+  await expect(heads(page)).toHaveCount(3);
+  // An inch apart.
+  const x = async (position: string) =>
+    Number(/translate\((-?[\d.]+)/.exec((await placeOf(page, position)) ?? '')?.[1]);
+  expect((await x('2')) - (await x('1'))).toBeCloseTo(25.4, 2);
+});
+
+test('a picture behind, scaled by two points, and a fastener tapped on it', async ({ page }) => {
+  await signedIn(page, 'Bram');
+  await layout(page);
+  const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 400, height: 300 } });
+  await page.getByRole('button', { name: 'On a picture' }).click();
+  await chooseFile(page, { name: 'note.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByRole('alert')).toContainText('no picture this browser can show');
+  await chooseFile(page, { name: 'plate.png', mimeType: 'image/png', buffer: picture });
+  await expect(page.getByText('0 of 2')).toBeVisible();
+  const drawing = page.getByRole('application', { name: 'Drawing of what is laid out' });
+  await drawing.click({ position: { x: 150, y: 150 } });
+  await drawing.click({ position: { x: 250, y: 150 } });
+  await expect(page.getByText('2 of 2')).toBeVisible();
+  await page.getByLabel('Distance between them, mm').fill('50');
+  await page.getByRole('button', { name: 'Scale it' }).click();
+  await expect(page.getByText('It is scaled.')).toBeVisible();
+  // A hundred pixels were said to be 50 mm: the second point has moved with the picture, the first one stayed.
+  await drawing.click({ position: { x: 150, y: 150 } });
+  await drawing.click({ position: { x: 200, y: 150 } });
+  await expect(heads(page)).toHaveCount(2);
 });

@@ -48,6 +48,16 @@ const HOOKS: Readonly<Record<string, string>> = {
   'specs/use-table-draft.ts':
     'a draft over readLabel, which tests/core/spec/label tests; tried in Chromium by specs.spec',
   'tools/use-session.ts': 'a draft over the session plan; tried in Chromium by tools.spec',
+  'layout/use-board-gestures.ts':
+    'hands pulls, pinches and turns to board-view, which tests/core/layout tests; tried in Chromium by plan.spec',
+  'layout/use-choice.ts': 'a set and boardKey, which tests/ui tests; tried in Chromium by plan.spec',
+  'layout/use-laying.ts': 'subscribes to boardStore, which tests/client tests',
+  'layout/use-picture.ts':
+    'a file and scaledBy, which tests/core/layout tests; tried in Chromium by plan.spec',
+  'preload/use-preload.ts':
+    'asks the worker preloadFacts, which tests/core/preload tests; tried in Chromium by plan.spec',
+  'simulate/use-simulation.ts':
+    'asks the worker simulation, which tests/core/simulate tests; tried in Chromium by plan.spec',
   'import/use-fastener-list.ts':
     'a draft over readFastenerLines, which tests/core/job tests; tried in Chromium by import.spec and joints.spec',
 };

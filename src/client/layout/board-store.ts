@@ -4,7 +4,7 @@ import { createStore } from 'zustand/vanilla';
 import type { JointKind, Pass } from '#core/joint/joint-kind.ts';
 import { jointKindOf } from '#core/joint/joint-kinds.ts';
 import { type Board, ordered, without, withPlaces } from '#core/layout/board.ts';
-import { type Generator, generated } from '#core/layout/generator.ts';
+import { type Generator, generated, type Place } from '#core/layout/generator.ts';
 import type { Order } from '#core/order/orders.ts';
 import type { FromBook } from '#core/spec/book/from-book.ts';
 import { newId } from '../happen.ts';
@@ -67,14 +67,20 @@ const workedByKind = (kind: JointKind) => ({
 
 /** What is laid out on this browser, kept over a reload, with every step undone and done again. */
 export const boardStore = createStore<Laying>()(
-  temporal(
-    persist(() => NOTHING, {
+  persist(
+    // Within what keeps it, so that a step that is undone is kept as undone.
+    temporal(() => NOTHING, {
+      limit: STEPS_BACK,
+      partialize: ({ board, groups, current }) => ({ board, groups, current }),
+      // What changes nothing is no step.
+      equality: (a, b) => a.board === b.board && a.groups === b.groups && a.current === b.current,
+    }),
+    {
       name: KEPT_AS,
       storage: createJSONStorage(() => window.localStorage),
       // Read when the page asks for it, so that it is drawn first as the server drew it.
       skipHydration: true,
-    }),
-    { limit: STEPS_BACK, partialize: ({ board, groups, current }) => ({ board, groups, current }) },
+    },
   ),
 );
 
@@ -123,14 +129,23 @@ export const dropGroup = (): void =>
     };
   });
 
-/** Lays a regular layout out in the group that is worked at, in place of what it had, in its order. */
-export const layOut = (generator: Generator): void =>
+/** Lays places out in the group that is worked at, in place of what it had, in its order. */
+export const layPlaces = (places: readonly (Place & { readonly label?: string })[]): void =>
   change(({ board, groups, current }) => {
     const own = new Set(board.flatMap(({ id, group }) => (group === current ? id : [])));
-    const prefix = groups.length > 1 ? `${current}` : '';
-    const laid = withPlaces(without(board, own), generated(generator), current, newId, prefix);
+    const prefix = groups.length > 1 ? current : '';
+    const laid = withPlaces(without(board, own), places, current, newId, prefix);
     return { board: ordered(laid, current, currentGroup({ board, groups, current }).order) };
   });
+
+/** Lays a regular layout out, as layPlaces does. */
+export const layOut = (generator: Generator): void => layPlaces(generated(generator));
+
+/** Adds one place to the group that is worked at, last in its order. */
+export const addPlace = (place: Place): void =>
+  change(({ board, groups, current }) => ({
+    board: withPlaces(board, [place], current, newId, groups.length > 1 ? current : ''),
+  }));
 
 /** Clears the board, once it became a job or on demand. */
 export const clearBoard = (): void => change(() => NOTHING);

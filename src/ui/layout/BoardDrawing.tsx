@@ -1,13 +1,15 @@
-import { type KeyboardEvent, type ReactNode, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
 import { type Board, moved } from '#core/layout/board.ts';
 import { placeAt, within } from '#core/layout/board-view.ts';
 import type { Place } from '#core/layout/generator.ts';
-import { smallestPitch } from '#core/order/reading-order.ts';
 import type { Drive } from '#core/tool/drive.ts';
 import { useSize } from '../jobs/drawing/use-size.ts';
-import { BoardHeads } from './BoardHeads.tsx';
+import { BoardSheet } from './BoardSheet.tsx';
 import { BoardZoom } from './BoardZoom.tsx';
 import { useBoardGestures } from './use-board-gestures.ts';
+
+/** What a pull or a tap on the empty sheet does: push the drawing, draw a frame that chooses, or say a place, to add a fastener there or to measure. */
+export type BoardMode = 'look' | 'frame' | 'add' | 'measure';
 
 type Props = {
   readonly board: Board;
@@ -15,26 +17,25 @@ type Props = {
   /** The group whose path is drawn. */
   readonly current: string;
   readonly chosen: ReadonlySet<string>;
-  /** Whether a pull on the empty sheet draws a frame that selects, instead of pushing the drawing. */
-  readonly isFraming: boolean;
+  readonly mode: BoardMode;
   /** Another value whenever all is to be seen again. */
   readonly fitAgain: string;
   readonly onChoose: (ids: ReadonlySet<string>, isAdded: boolean) => void;
   readonly onMove: (byXMm: number, byYMm: number) => void;
+  /** A place tapped, while places are asked for. */
+  readonly onPlace: (place: Place) => void;
   readonly onKey: (event: KeyboardEvent) => void;
   /** What lies behind the fasteners, in millimetres. */
   readonly behind?: ReactNode;
 };
 
 const FIRST_SIZE = { width: 640, height: 420 };
-const HEAD_SHARE = 0.28;
-const LONE_HEAD_MM = 5;
 /** The layer is this many times as large as the frame, so that there is something to see when it is pushed. */
 const OVERSCAN = 2;
 
 /** Fasteners laid out, in millimetres: pushed, pinched and zoomed, chosen one by one or by a frame, and moved. */
 export const BoardDrawing = (props: Props) => {
-  const { board, driveOf, current, chosen, isFraming, fitAgain, onChoose, onMove, onKey, behind } = props;
+  const { board, driveOf, current, chosen, mode, fitAgain, onChoose, onMove, onPlace, onKey, behind } = props;
   const [frame, layer] = [useRef<HTMLDivElement>(null), useRef<HTMLDivElement>(null)];
   const size = useSize(frame, FIRST_SIZE);
   const [pulled, setPulled] = useState<Place | null>(null);
@@ -45,7 +46,7 @@ export const BoardDrawing = (props: Props) => {
     gripAt: (target) => {
       const id = idAt(target);
       if (id !== null && chosen.has(id)) return 'fasteners';
-      return isFraming ? 'frame' : 'view';
+      return mode === 'frame' ? 'frame' : 'view';
     },
     onPull: (grip, from, by, isOver) => {
       const [x, y] = [by[0] / view.pixelsPerMm, by[1] / view.pixelsPerMm];
@@ -60,31 +61,7 @@ export const BoardDrawing = (props: Props) => {
       if (isOver) onChoose(new Set(within(board, a, b).map(({ id }) => id)), false);
     },
   });
-  const radiusMm = useMemo(() => {
-    const pitch = smallestPitch(board);
-    return Number.isFinite(pitch) ? pitch * HEAD_SHARE : LONE_HEAD_MM;
-  }, [board]);
-  const placeOf = useMemo(() => {
-    const counts = new Map<string, number>();
-    return new Map(
-      board.map(({ id, group }) => {
-        const place = (counts.get(group) ?? 0) + 1;
-        counts.set(group, place);
-        return [id, place];
-      }),
-    );
-  }, [board]);
   const shown = pulled ? moved(board, chosen, pulled.xMm, pulled.yMm) : board;
-  const [wide, high] = [
-    (size.width * OVERSCAN) / view.pixelsPerMm,
-    (size.height * OVERSCAN) / view.pixelsPerMm,
-  ];
-  const seen = within(
-    shown,
-    { xMm: view.xMm - wide / 2 - radiusMm, yMm: view.yMm - high / 2 - radiusMm },
-    { xMm: view.xMm + wide / 2 + radiusMm, yMm: view.yMm + high / 2 + radiusMm },
-  );
-  const path = shown.filter(({ group }) => group === current);
   return (
     <div className="relative h-full min-h-0">
       <div
@@ -92,9 +69,20 @@ export const BoardDrawing = (props: Props) => {
         ref={frame}
         role="application"
         aria-label="Drawing of what is laid out"
-        className={`absolute inset-0 touch-none overflow-hidden rounded-lg border border-rule bg-ground ${isFraming ? 'cursor-crosshair' : 'cursor-grab'}`}
+        className={`absolute inset-0 touch-none overflow-hidden rounded-lg border border-rule bg-ground ${mode === 'look' ? 'cursor-grab' : 'cursor-crosshair'}`}
         onClick={(event) => {
           const id = idAt(event.target);
+          if (id === null && (mode === 'add' || mode === 'measure')) {
+            const box = event.currentTarget.getBoundingClientRect();
+            onPlace(
+              placeAt(
+                view,
+                event.clientX - box.left - box.width / 2,
+                event.clientY - box.top - box.height / 2,
+              ),
+            );
+            return;
+          }
           onChoose(new Set(id === null ? [] : [id]), event.shiftKey || event.ctrlKey || event.metaKey);
         }}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: arrows move what is chosen here
@@ -102,43 +90,17 @@ export const BoardDrawing = (props: Props) => {
         onKeyDown={onKey}
       >
         <div ref={layer} className="absolute -inset-1/2 will-change-transform">
-          <svg
-            viewBox={`${view.xMm - wide / 2} ${view.yMm - high / 2} ${wide} ${high}`}
-            className="block h-full w-full"
-            role="img"
-            aria-label={`${board.length} fasteners`}
-          >
-            {behind}
-            <polyline
-              points={path.map(({ xMm, yMm }) => `${xMm},${yMm}`).join(' ')}
-              fill="none"
-              stroke="var(--c-layout)"
-              strokeWidth={1.5 / view.pixelsPerMm}
-              strokeDasharray={`${3 / view.pixelsPerMm} ${5 / view.pixelsPerMm}`}
-              opacity="0.7"
-              pointerEvents="none"
-            />
-            <BoardHeads
-              laid={seen}
-              driveOf={driveOf}
-              placeOf={placeOf}
-              chosen={chosen}
-              radiusMm={radiusMm}
-              pixelsPerMm={view.pixelsPerMm}
-            />
-            {framed && (
-              <rect
-                x={Math.min(framed[0].xMm, framed[1].xMm)}
-                y={Math.min(framed[0].yMm, framed[1].yMm)}
-                width={Math.abs(framed[1].xMm - framed[0].xMm)}
-                height={Math.abs(framed[1].yMm - framed[0].yMm)}
-                fill="var(--c-layout)"
-                fillOpacity="0.1"
-                stroke="var(--c-layout)"
-                strokeWidth={1 / view.pixelsPerMm}
-              />
-            )}
-          </svg>
+          <BoardSheet
+            board={shown}
+            driveOf={driveOf}
+            current={current}
+            chosen={chosen}
+            view={view}
+            width={size.width * OVERSCAN}
+            height={size.height * OVERSCAN}
+            framed={framed}
+            behind={behind}
+          />
         </div>
       </div>
       <BoardZoom pixelsPerMm={view.pixelsPerMm} onZoom={zoom} onAll={showAll} />

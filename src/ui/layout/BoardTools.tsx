@@ -1,3 +1,4 @@
+import Plus from 'lucide-react/icons/plus';
 import Redo from 'lucide-react/icons/redo-2';
 import Frame from 'lucide-react/icons/square-dashed-mouse-pointer';
 import Trash from 'lucide-react/icons/trash-2';
@@ -6,6 +7,7 @@ import { useState } from 'react';
 import { changeBoard, redo, undo } from '#client/layout/board-store.ts';
 import { type Alignment, aligned, type Board, grouped, numbered, required } from '#core/layout/board.ts';
 import { LoneField } from '../kit/form/LoneField.tsx';
+import type { BoardMode } from './BoardDrawing.tsx';
 import type { BoardChoice } from './use-choice.ts';
 
 const ALIGNMENT_WORDS: Readonly<Record<Alignment, string>> = {
@@ -21,8 +23,8 @@ type Props = {
   readonly board: Board;
   readonly groups: readonly { readonly id: string; readonly title: string }[];
   readonly choice: BoardChoice;
-  readonly isFraming: boolean;
-  readonly onFraming: (isFraming: boolean) => void;
+  readonly mode: BoardMode;
+  readonly onMode: (mode: BoardMode) => void;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
 };
@@ -102,7 +104,7 @@ const Chosen = ({ board, groups, choice }: Pick<Props, 'board' | 'groups' | 'cho
 };
 
 /** What is done with a board and with what is chosen on it. */
-export const BoardTools = ({ board, groups, choice, isFraming, onFraming, canUndo, canRedo }: Props) => (
+export const BoardTools = ({ board, groups, choice, mode, onMode, canUndo, canRedo }: Props) => (
   <div className="grid gap-2">
     <div className="flex flex-wrap items-center gap-2">
       <button type="button" className="act-quiet" disabled={!canUndo} onClick={undo}>
@@ -114,10 +116,18 @@ export const BoardTools = ({ board, groups, choice, isFraming, onFraming, canUnd
       <button
         type="button"
         className="act-quiet aria-pressed:border-layout aria-pressed:font-bold"
-        aria-pressed={isFraming}
-        onClick={() => onFraming(!isFraming)}
+        aria-pressed={mode === 'frame'}
+        onClick={() => onMode(mode === 'frame' ? 'look' : 'frame')}
       >
         <Frame size={18} aria-hidden="true" /> Choose by a frame
+      </button>
+      <button
+        type="button"
+        className="act-quiet aria-pressed:border-layout aria-pressed:font-bold"
+        aria-pressed={mode === 'add'}
+        onClick={() => onMode(mode === 'add' ? 'look' : 'add')}
+      >
+        <Plus size={18} aria-hidden="true" /> Add by tapping
       </button>
       <span className="text-s text-faint">
         {board.length} {board.length === 1 ? 'fastener' : 'fasteners'}

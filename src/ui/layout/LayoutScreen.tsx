@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import {
   addGroup,
+  addPlace,
   BOARD_GROUPS_MOST,
   changeBoard,
   chooseGroup,
@@ -11,7 +12,7 @@ import { jointKindOf } from '#core/joint/joint-kinds.ts';
 import { moved } from '#core/layout/board.ts';
 import type { Site } from '#wire/site.ts';
 import { TryOut } from '../simulate/TryOut.tsx';
-import { BoardDrawing } from './BoardDrawing.tsx';
+import { BoardDrawing, type BoardMode } from './BoardDrawing.tsx';
 import { BoardTools } from './BoardTools.tsx';
 import { GroupTabs } from './GroupTabs.tsx';
 import { JointChoice } from './JointChoice.tsx';
@@ -19,10 +20,12 @@ import { missingOn } from './missing-on.ts';
 import { NewJobWays } from './NewJobWays.tsx';
 import { OrderChoice } from './OrderChoice.tsx';
 import { PassesChoice } from './PassesChoice.tsx';
-import { PlacesChoice } from './PlacesChoice.tsx';
+import { PictureBehind } from './PictureBehind.tsx';
 import { StartJob } from './StartJob.tsx';
 import { useChoice } from './use-choice.ts';
 import { useLaying } from './use-laying.ts';
+import { usePicture } from './use-picture.ts';
+import { WhereChoice } from './WhereChoice.tsx';
 
 type Props = { readonly site: Site };
 
@@ -51,11 +54,12 @@ export const LayoutScreen = ({ site }: Props) => {
   const group = currentGroup(laying);
   const kind = jointKindOf(group.jointKind);
   const choice = useChoice(board, current);
-  const [isFraming, setFraming] = useState(false);
+  const [mode, setMode] = useState<BoardMode>('look');
+  const picture = usePicture();
   const own = useMemo(() => board.filter((laid) => laid.group === current), [board, current]);
   const drives = new Map(groups.map(({ id, jointKind }) => [id, jointKindOf(jointKind)?.usualDrive]));
   // All is shown anew whenever there are more or fewer of them, not when one is moved.
-  const fitAgain = `${board.length} ${board[0]?.id ?? ''}`;
+  const fitAgain = mode === 'add' ? 'as it is' : `${board.length} ${board[0]?.id ?? ''} ${picture.url ?? ''}`;
   return (
     <div className="mx-auto grid max-w-7xl gap-4">
       <NewJobWays way="layout" />
@@ -73,8 +77,8 @@ export const LayoutScreen = ({ site }: Props) => {
               board={board}
               groups={groups}
               choice={choice}
-              isFraming={isFraming}
-              onFraming={setFraming}
+              mode={mode}
+              onMode={setMode}
               canUndo={canUndo}
               canRedo={canRedo}
             />
@@ -84,11 +88,13 @@ export const LayoutScreen = ({ site }: Props) => {
                 driveOf={(id) => drives.get(id) ?? 'hex-socket'}
                 current={current}
                 chosen={choice.chosen}
-                isFraming={isFraming}
+                mode={mode}
                 fitAgain={fitAgain}
                 onChoose={choice.choose}
                 onMove={(x, y) => changeBoard((laid) => moved(laid, choice.chosen, x, y))}
+                onPlace={(place) => (mode === 'measure' ? picture.mark(place) : addPlace(place))}
                 onKey={choice.onKey}
+                behind={<PictureBehind picture={picture} />}
               />
             </div>
           </section>
@@ -109,7 +115,7 @@ export const LayoutScreen = ({ site }: Props) => {
             <JointChoice group={group} site={site} />
           </Step>
           <Step number={2} title="Where they sit">
-            <PlacesChoice key={group.id} group={group} laid={own.length} />
+            <WhereChoice key={group.id} group={group} laid={own.length} picture={picture} onMode={setMode} />
           </Step>
           <Step number={3} title="In which order">
             <OrderChoice group={group} own={own} onChoose={(id) => choice.choose(new Set([id]))} />

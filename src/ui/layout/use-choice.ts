@@ -21,7 +21,9 @@ export const useChoice = (board: Board, current: string): BoardChoice => {
     for (const id of next) if (!together.delete(id)) together.add(id);
     setIds(together);
   };
-  const remove = (): void => changeBoard((laid) => without(laid, chosen));
+  const remove = (): void => {
+    if (chosen.size > 0) changeBoard((laid) => without(laid, chosen));
+  };
   const chooseNext = (by: 1 | -1): void => {
     const own = board.filter(({ group }) => group === current);
     const at = own.findIndex(({ id }) => chosen.has(id));

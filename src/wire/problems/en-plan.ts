@@ -1,6 +1,12 @@
+import type { DrawingRefusal } from '#core/drawing/drawing-refusal.ts';
 import { type Problem, type ProblemWords, words } from './problem.ts';
 
-type PlanCode = 'passes-impossible' | 'pitch-not-known' | 'too-few-readings-here' | 'no-loss-measured';
+type PlanCode =
+  | 'passes-impossible'
+  | 'pitch-not-known'
+  | 'too-few-readings-here'
+  | 'no-loss-measured'
+  | DrawingRefusal['code'];
 
 type Wording = {
   readonly [C in PlanCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
@@ -31,5 +37,63 @@ export const PLAN_WORDS: Wording = {
       'Nothing came loose',
       'None of the readings is below the full torque, so that there is nothing to fit.',
       'Read the torque at which each begins to turn, not what the tool is set to; else take it for rigid.',
+    ),
+  'drawing-empty': () =>
+    words('The drawing is empty', 'It holds no text.', 'Choose the file that was exported.'),
+  'drawing-too-large': ({ bytes, mostBytes }) =>
+    words(
+      'The drawing is too large',
+      `It has ${(bytes / 1e6).toFixed(1)} MB; up to ${mostBytes / 1e6} MB are read.`,
+      'Export only the layer with the holes, or the view of one joint.',
+    ),
+  'drawing-unknown': ({ found }) =>
+    words(
+      'Neither a DXF nor an SVG',
+      `It begins with “${found}”.`,
+      'Export the drawing as DXF (text, not binary) or as SVG.',
+    ),
+  'drawing-without-marks': () =>
+    words(
+      'Nothing on it could be a fastener',
+      'It has no circle, no point and no inserted symbol.',
+      'Draw a circle or a point where each fastener sits, or lay them out by numbers.',
+    ),
+  'drawing-too-many': ({ count, most }) =>
+    words(
+      'Too much on one drawing',
+      `It has ${count} circles, points and symbols; up to ${most} are read.`,
+      'Export only the layer with the holes.',
+    ),
+  'dxf-binary': () =>
+    words('A binary DXF', 'Only DXF written as text is read.', 'Export it again as ASCII or text DXF.'),
+  'dxf-code-wrong': ({ line, found }) =>
+    words(
+      `Line ${line} is no group code`,
+      `A whole number stands there in a DXF; this one has “${found}”.`,
+      'Export the drawing again; the file was changed or cut.',
+    ),
+  'dxf-number-wrong': ({ line, group, found }) =>
+    words(
+      `Line ${line} is no number`,
+      `Group ${group} is a coordinate or a size; there stands “${found}”.`,
+      'Export the drawing again with a point for decimals.',
+    ),
+  'dxf-cut-short': ({ line }) =>
+    words(
+      'The drawing is cut short',
+      `It ends at line ${line}, before its own end.`,
+      'Copy or export the file again.',
+    ),
+  'svg-broken': ({ line, column, what }) =>
+    words(
+      `Line ${line} breaks the drawing`,
+      `Line ${line}, column ${column}: ${what}`,
+      'Export the drawing again as SVG.',
+    ),
+  'svg-number-wrong': ({ line, attribute, found }) =>
+    words(
+      `Line ${line}: ${attribute} can’t be read`,
+      `There stands “${found}”.`,
+      'Export the drawing again as SVG.',
     ),
 };

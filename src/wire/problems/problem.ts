@@ -1,4 +1,5 @@
 import type { SessionRefusal } from '#core/calibration/session-evaluation.ts';
+import type { DrawingRefusal } from '#core/drawing/drawing-refusal.ts';
 import type { CellRefusal } from '#core/job/fastener-cells.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
 import type { GeometryRefusal } from '#core/preload/thread-geometry.ts';
@@ -28,6 +29,7 @@ export type Problem =
   | ConductorRefusal
   | GeometryRefusal
   | FitRefusal
+  | DrawingRefusal
   | ServiceRefusal;
 
 export type ProblemCode = Problem['code'];
@@ -77,6 +79,17 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'pitch-not-known': 422,
   'too-few-readings-here': 422,
   'no-loss-measured': 422,
+  'drawing-empty': 422,
+  'drawing-too-large': 413,
+  'drawing-unknown': 422,
+  'drawing-without-marks': 422,
+  'drawing-too-many': 422,
+  'dxf-binary': 422,
+  'dxf-code-wrong': 422,
+  'dxf-number-wrong': 422,
+  'dxf-cut-short': 422,
+  'svg-broken': 422,
+  'svg-number-wrong': 422,
   'ledger-broken': 503,
   'setup-code-wrong': 403,
   'setup-code-spent': 429,
