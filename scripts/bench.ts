@@ -1,4 +1,5 @@
 import { benchAppend } from './bench/append.ts';
+import { benchBoard } from './bench/board.ts';
 import { benchBook } from './bench/book.ts';
 import { benchDoors } from './bench/doors.ts';
 import { benchJob } from './bench/job.ts';
@@ -21,6 +22,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   screen: benchScreen,
   list: benchList,
   simulate: benchSimulate,
+  board: benchBoard,
 };
 
 const wanted = process.argv.slice(2).filter((arg) => !arg.startsWith('--'));

@@ -50,29 +50,12 @@ type Props = {
   readonly placeOf: ReadonlyMap<string, number>;
   readonly chosen: ReadonlySet<string>;
   readonly radiusMm: number;
-  readonly pixelsPerMm: number;
+  readonly isNamed: boolean;
 };
 
-const SMALLEST_SYMBOL_PX = 5;
-const SMALLEST_NAME_PX = 9;
-
-/** The heads of a board. Too small to be told apart they are dots, all in one stroke: two thousand of them are two things to draw. */
-export const BoardHeads = memo(({ laid, driveOf, placeOf, chosen, radiusMm, pixelsPerMm }: Props) => {
-  const radiusPx = radiusMm * pixelsPerMm;
-  if (radiusPx < SMALLEST_SYMBOL_PX)
-    return (
-      <g pointerEvents="none">
-        <path d={dots(laid, radiusMm)} fill="var(--c-faint)" />
-        <path
-          d={dots(
-            laid.filter(({ id }) => chosen.has(id)),
-            radiusMm * 1.4,
-          )}
-          fill="var(--c-layout)"
-        />
-      </g>
-    );
-  return laid.map((each) => (
+/** The heads of a board, each with its drive, and its name and place in the order where there is room for them. */
+export const BoardHeads = memo(({ laid, driveOf, placeOf, chosen, radiusMm, isNamed }: Props) =>
+  laid.map((each) => (
     <Head
       key={each.id}
       laid={each}
@@ -80,7 +63,21 @@ export const BoardHeads = memo(({ laid, driveOf, placeOf, chosen, radiusMm, pixe
       radiusMm={radiusMm}
       isChosen={chosen.has(each.id)}
       place={placeOf.get(each.id) ?? 0}
-      isNamed={radiusPx >= SMALLEST_NAME_PX}
+      isNamed={isNamed}
     />
-  ));
-});
+  )),
+);
+
+/** The heads of a board that are too small to be told apart: dots, all in one stroke, so that two thousand of them are one thing to draw. */
+export const BoardDots = memo(({ laid, chosen, radiusMm }: Pick<Props, 'laid' | 'chosen' | 'radiusMm'>) => (
+  <g pointerEvents="none">
+    <path d={dots(laid, radiusMm)} fill="var(--c-faint)" />
+    <path
+      d={dots(
+        laid.filter(({ id }) => chosen.has(id)),
+        radiusMm * 1.4,
+      )}
+      fill="var(--c-layout)"
+    />
+  </g>
+));

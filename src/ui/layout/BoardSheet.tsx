@@ -4,7 +4,7 @@ import { type BoardView, within } from '#core/layout/board-view.ts';
 import type { Place } from '#core/layout/generator.ts';
 import { smallestPitch } from '#core/order/reading-order.ts';
 import type { Drive } from '#core/tool/drive.ts';
-import { BoardHeads } from './BoardHeads.tsx';
+import { BoardDots, BoardHeads } from './BoardHeads.tsx';
 
 type Props = {
   readonly board: Board;
@@ -20,6 +20,8 @@ type Props = {
   readonly behind: ReactNode;
 };
 
+const SMALLEST_SYMBOL_PX = 5;
+const SMALLEST_NAME_PX = 9;
 const HEAD_SHARE = 0.28;
 const LONE_HEAD_MM = 5;
 
@@ -51,12 +53,24 @@ export const BoardSheet = ({
   }, [board]);
   const [wide, high] = [width / view.pixelsPerMm, height / view.pixelsPerMm];
   const [left, top] = [view.xMm - wide / 2, view.yMm - high / 2];
-  const seen = within(
-    board,
-    { xMm: left - radiusMm, yMm: top - radiusMm },
-    { xMm: left + wide + radiusMm, yMm: top + high + radiusMm },
+  const radiusPx = radiusMm * view.pixelsPerMm;
+  // What is out of view is not drawn; dots are one stroke, which stays the same wherever it is looked at from.
+  const isDots = radiusPx < SMALLEST_SYMBOL_PX;
+  const seen = isDots
+    ? board
+    : within(
+        board,
+        { xMm: left - radiusMm, yMm: top - radiusMm },
+        { xMm: left + wide + radiusMm, yMm: top + high + radiusMm },
+      );
+  const path = useMemo(
+    () =>
+      board
+        .filter(({ group }) => group === current)
+        .map(({ xMm, yMm }) => `${xMm},${yMm}`)
+        .join(' '),
+    [board, current],
   );
-  const path = board.filter(({ group }) => group === current);
   return (
     <svg
       viewBox={`${left} ${top} ${wide} ${high}`}
@@ -66,7 +80,7 @@ export const BoardSheet = ({
     >
       {behind}
       <polyline
-        points={path.map(({ xMm, yMm }) => `${xMm},${yMm}`).join(' ')}
+        points={path}
         fill="none"
         stroke="var(--c-layout)"
         strokeWidth={1.5 / view.pixelsPerMm}
@@ -74,14 +88,18 @@ export const BoardSheet = ({
         opacity="0.7"
         pointerEvents="none"
       />
-      <BoardHeads
-        laid={seen}
-        driveOf={driveOf}
-        placeOf={placeOf}
-        chosen={chosen}
-        radiusMm={radiusMm}
-        pixelsPerMm={view.pixelsPerMm}
-      />
+      {isDots ? (
+        <BoardDots laid={seen} chosen={chosen} radiusMm={radiusMm} />
+      ) : (
+        <BoardHeads
+          laid={seen}
+          driveOf={driveOf}
+          placeOf={placeOf}
+          chosen={chosen}
+          radiusMm={radiusMm}
+          isNamed={radiusPx >= SMALLEST_NAME_PX}
+        />
+      )}
       {framed && (
         <rect
           x={Math.min(framed[0].xMm, framed[1].xMm)}

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useState } from 'react';
+import { type KeyboardEvent, useMemo, useState } from 'react';
 import { changeBoard, redo, undo } from '#client/layout/board-store.ts';
 import { type Board, moved, without } from '#core/layout/board.ts';
 import { boardKey } from './board-keys.ts';
@@ -15,7 +15,7 @@ export type BoardChoice = {
 export const useChoice = (board: Board, current: string): BoardChoice => {
   const [ids, setIds] = useState<ReadonlySet<string>>(new Set());
   // One that was undone is chosen no more.
-  const chosen = new Set(board.flatMap(({ id }) => (ids.has(id) ? id : [])));
+  const chosen = useMemo(() => new Set(board.flatMap(({ id }) => (ids.has(id) ? id : []))), [board, ids]);
   const choose = (next: ReadonlySet<string>, isAdded = false): void => {
     const together = new Set(isAdded ? chosen : []);
     for (const id of next) if (!together.delete(id)) together.add(id);

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Interaction } from '#core/simulate/interaction.ts';
 import { settled, settledAfterRepull } from '#core/simulate/settling.ts';
@@ -13,7 +14,7 @@ const POINTS = 48;
 const TIMES = 4;
 
 /** What is left of the force as the joint settles: without another pull, and with one after the wait. */
-export const SettlingChart = ({ interaction, waitHours }: Props) => {
+export const SettlingChart = memo(({ interaction, waitHours }: Props) => {
   const wait = waitHours ?? interaction.settlingHours;
   const end = Math.max(wait, interaction.settlingHours) * TIMES;
   const rows = Array.from({ length: POINTS + 1 }, (_, index) => {
@@ -71,4 +72,4 @@ export const SettlingChart = ({ interaction, waitHours }: Props) => {
       </figcaption>
     </figure>
   );
-};
+});

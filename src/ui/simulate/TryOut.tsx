@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import type { JointKind } from '#core/joint/joint-kind.ts';
 import { waitsOf } from '#core/joint/waits.ts';
 import type { Spot } from '#core/order/spot.ts';
@@ -44,7 +44,9 @@ const passNamesOf = (passes: JointKind['passes'], rounds: number): readonly stri
 ];
 
 /** A joint tried out before it is pulled: what tightening one does to the others, how many passes it takes, and how it settles. */
-export const TryOut = ({ places, kind, passes, roundsUntilStill }: Props) => {
+export const TryOut = ({ places: laid, kind, passes, roundsUntilStill }: Props) => {
+  // Only where they sit: what else a fastener has does not go to the worker.
+  const places = useMemo(() => laid.map(({ position, xMm, yMm }): Spot => ({ position, xMm, yMm })), [laid]);
   const [chosen, setChosen] = useState<SeatTaken | null>(null);
   const [measured, setMeasured] = useState<SeatTaken | null>(null);
   const [within, setWithin] = useState<number>(0.05);
@@ -134,7 +136,7 @@ export const TryOut = ({ places, kind, passes, roundsUntilStill }: Props) => {
             </div>
           </div>
           <Suspense fallback={<div className="h-56" />}>
-            <PreloadChart places={places} found={found} />
+            <PreloadChart found={found} />
             <SettlingChart interaction={taken.interaction} waitHours={wait ? wait.minutes / 60 : null} />
           </Suspense>
           <SinglePass places={places} found={found} />

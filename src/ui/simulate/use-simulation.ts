@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { startTransition, useEffect, useRef, useState } from 'react';
 import type { Simulated, Simulation } from '#core/simulate/simulation.ts';
 import { type Simulator, startSimulator } from '../../workers/simulation.ts';
 
@@ -46,8 +46,9 @@ export const useSimulation = (ask: Simulated | null): Running => {
         .then((answer) => {
           // One that was asked anew meanwhile answers nothing, and the new one goes on.
           if (!answer) return;
-          setFound(answer);
           setProgress(null);
+          // Charts take their time: they are drawn between the frames.
+          startTransition(() => setFound(answer));
         })
         .catch(() => setBroken(true));
     }, REST_MS);

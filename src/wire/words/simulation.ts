@@ -34,8 +34,8 @@ export const simulationWords = (
   }.`;
   const enough =
     needed === null
-      ? `Rounds do not bring all of them within ±${shareWords(within)}: look at the seat.`
-      : `All are within ±${shareWords(within)} after ${ordinal(needed)}, rounds counted.`;
+      ? `Rounds do not bring all of them within ±${Math.round(within * 100)} %: look at the seat.`
+      : `All are within ±${Math.round(within * 100)} % after ${ordinal(needed)}, rounds counted.`;
   const [first = 0, ...more] = atOnce;
   const alone = `Pulled to full torque at once, one round leaves ${shareWords(first)}${
     more.length > 0

@@ -21,6 +21,7 @@ import { PartsPanel } from './PartsPanel.tsx';
 import { PlanTools } from './PlanTools.tsx';
 import { RulesPanel } from './RulesPanel.tsx';
 import { SettingsPanel } from './SettingsPanel.tsx';
+import { TryOutPanel } from './TryOutPanel.tsx';
 
 type Props = {
   readonly events: readonly LedgerEvent[];
@@ -73,6 +74,7 @@ export const PlanScreen = ({ events, person, tools, adapters, news, parts }: Pro
           <PlanTools job={job} tools={tools} adapters={adapters} person={person} />
           {view.signatures.length === 0 && <SettingsPanel view={view} />}
           <PartsPanel job={job} parts={parts} />
+          <TryOutPanel view={view} />
           <RulesPanel job={job} person={person} />
           <div className="h-80">
             <JobDrawing
