@@ -44,6 +44,44 @@ const goto =
   (address: string) =>
   async (page: Page): Promise<void> =>
     void (await page.goto(address));
+const layOut = async (page: Page): Promise<void> => {
+  await page.goto('/jobs/new/layout');
+  await page.waitForLoadState('networkidle');
+  await page.getByLabel('Kind of joint').selectOption('soft-seat-ring');
+  await page.getByLabel('Torque, as it is printed').fill('0.9 ±0.1 Nm');
+  await page.getByLabel('Thread').fill('M3');
+  await page.getByRole('button', { name: 'Lay out 12' }).click();
+  await page.getByTestId('spreads').waitFor();
+  await page.waitForTimeout(800);
+};
+const tryOut = async (page: Page): Promise<void> => {
+  await layOut(page);
+  await page.getByRole('heading', { name: 'Try it out' }).scrollIntoViewIfNeeded();
+  await page.getByTestId('simulation-words').scrollIntoViewIfNeeded();
+  await page.mouse.wheel(0, 380);
+  await page.waitForTimeout(400);
+};
+const tightenOne = async (page: Page): Promise<void> => {
+  await page.goto('/specs/tables');
+  await page.getByRole('link', { name: 'Collet nut, 16 series' }).click();
+  await page.waitForURL(/tables\//);
+  await page.waitForLoadState('networkidle');
+  await page.getByLabel(/Shank/i).first().fill('4 mm');
+  await page.getByRole('button', { name: /^Tighten this:/ }).click();
+  await page.waitForURL(/new\/one/);
+  await page.waitForLoadState('networkidle');
+};
+const askScrew = async (page: Page): Promise<void> => {
+  await page.goto('/sums');
+  await page.waitForLoadState('networkidle');
+  const panel = page.getByRole('region', { name: 'What it makes of a screw' });
+  await panel.getByLabel('Thread', { exact: true }).fill('M8');
+  await panel.getByLabel('Torque, as it is printed').fill('32 Nm');
+  await panel.getByLabel('Class of the screw').selectOption('8.8');
+  await panel.getByLabel('Goes into').selectOption('aluminium-cast');
+  await panel.getByLabel('Thread engaged, mm').fill('8');
+  await panel.getByTestId('preload').scrollIntoViewIfNeeded();
+};
 const openTable = async (page: Page): Promise<void> => {
   await page.goto('/specs/tables');
   await page.getByRole('link', { name: /Flared tube nuts/ }).click();
@@ -174,6 +212,15 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('button', { name: 'Record a check' }).click();
     },
   },
+  { name: 'layout', size: DESIGN, show: layOut },
+  { name: 'layout-phone', size: PHONE, show: layOut },
+  { name: 'layout-dark', size: DESIGN, theme: 'dark', show: layOut },
+  { name: 'try-out', size: DESIGN, show: tryOut },
+  { name: 'try-out-phone', size: PHONE, show: tryOut },
+  { name: 'tighten', size: DESIGN, show: tightenOne },
+  { name: 'tighten-phone', size: PHONE, show: tightenOne },
+  { name: 'screw', size: DESIGN, show: askScrew },
+  { name: 'screw-phone', size: PHONE, show: askScrew },
   { name: 'import-phone', size: PHONE, show: importDoubts },
   { name: 'jobs-phone', size: PHONE, show: async (page) => void (await page.goto('/jobs')) },
 ];
@@ -183,7 +230,7 @@ const KEPT: ReadonlySet<string> = new Set([
   'import',
   'plan',
   'bench',
-  'bench-ring',
+  'layout',
   'bench-phone',
   'sign',
   'tools',

@@ -7,6 +7,7 @@ import { KEEPING_OPERATIONS } from './api-keeping.ts';
 import { TOOL_OPERATIONS } from './api-tools.ts';
 import { logEntrySchema } from './book.ts';
 import * as compute from './compute.ts';
+import * as computePlan from './compute-plan.ts';
 import { newJobSchema } from './new-job.ts';
 import { computing, NOTHING, type Operation, operation } from './operation.ts';
 import { newPersonSchema, pinSchema } from './person.ts';
@@ -48,6 +49,24 @@ export const OPERATIONS = {
     'Size of a conductor',
     compute.conductorRequest,
     compute.conductorResponse,
+  ),
+  order: computing(
+    'order',
+    'Fasteners in an order, and how it compares with the best',
+    computePlan.orderRequest,
+    computePlan.orderResponse,
+  ),
+  preload: computing(
+    'preload',
+    'What a torque makes of a screw',
+    computePlan.preloadRequest,
+    computePlan.preloadResponse,
+  ),
+  simulate: computing(
+    'simulate',
+    'What becomes of a joint that is pulled in an order and passes (asks for a sign-in)',
+    computePlan.simulateRequest,
+    computePlan.simulateResponse,
   ),
   listPeople: operation({
     method: 'GET',

@@ -1,6 +1,7 @@
 import { transfer, wrap } from 'comlink';
 import type { DrawingRefusal } from '#core/drawing/drawing-refusal.ts';
-import { DRAWING_MOST_BYTES, type ReadDrawing } from '#core/drawing/read-drawing.ts';
+import type { ReadDrawing } from '#core/drawing/mark.ts';
+import { DRAWING_MOST_BYTES } from '#core/drawing/read-drawing.ts';
 import { type Result, refused } from '#core/result.ts';
 import type { DrawingFace } from './drawing.worker.ts';
 

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import type { DrawingRefusal } from '#core/drawing/drawing-refusal.ts';
-import { type ReadDrawing, readDrawing } from '#core/drawing/read-drawing.ts';
+import type { ReadDrawing } from '#core/drawing/mark.ts';
+import { readDrawing } from '#core/drawing/read-drawing.ts';
 import type { Result } from '#core/result.ts';
 
 const read = (bytes: Uint8Array): Result<ReadDrawing, DrawingRefusal> =>

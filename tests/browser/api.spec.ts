@@ -227,6 +227,39 @@ test.describe('calculations are public, stateless and checked both ways', () => 
     );
   });
 
+  test('order: ASME PCC-1, legacy pattern of eight (memory)', async () => {
+    const places = Array.from({ length: 8 }, (_, index) => ({
+      position: `${index + 1}`,
+      xMm: 50 * Math.sin((index / 4) * Math.PI),
+      yMm: -50 * Math.cos((index / 4) * Math.PI),
+    }));
+    const { body } = await compute('order', { places, order: 'crosswise' });
+    expect(body.positions).toEqual(['1', '5', '3', '7', '2', '6', '4', '8']);
+    // One pull of eight at 50 mm: 50/8, and nothing does better.
+    expect(body.largestEccentricityMm).toBeCloseTo(6.25, 6);
+    expect(body.bestEccentricityMm).toBeCloseTo(6.25, 6);
+    expect((await compute('order', { places: [...places, places[0]], order: 'crosswise' })).status).toBe(400);
+    const many = Array.from({ length: 101 }, (_, index) => ({ position: `${index}`, xMm: index, yMm: 0 }));
+    expect((await compute('order', { places: many, order: 'reading' })).status).toBe(401);
+  });
+
+  test('preload: ISO 898-1 (memory), the stress area of M8; no pitch, no answer', async () => {
+    const torque = { value: 22, unit: 'N.m' };
+    const { body } = await compute('preload', { thread: 'M8', torque });
+    expect(body.stressAreaMm2).toBeCloseTo(36.6, 1);
+    expect(body.forceNewtons.low).toBeLessThan(body.forceNewtons.high);
+    expect((await compute('preload', { thread: 'M13', torque })).status).toBe(422);
+  });
+
+  test('simulate is long work: it asks for a sign-in', async () => {
+    const places = [
+      { position: '1', xMm: 0, yMm: 0 },
+      { position: '2', xMm: 10, yMm: 0 },
+    ];
+    expect((await compute('simulate', { places, shares: [1] })).status).toBe(401);
+    expect((await compute('simulate', { places: [places[0]], shares: [1] })).status).toBe(400);
+  });
+
   test('an unknown calculation, a field too many and a wrong unit are refused', async () => {
     expect((await compute('guess', {})).status).toBe(404);
     expect((await compute('toString', {})).status).toBe(404);

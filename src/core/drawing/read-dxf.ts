@@ -7,7 +7,7 @@ import DxfParser, {
 import { accepted, type Result, refused } from '../result.ts';
 import type { DrawingRefusal } from './drawing-refusal.ts';
 import { dxfFault } from './dxf-lines.ts';
-import type { Mark, ReadDrawing } from './read-drawing.ts';
+import type { Mark, ReadDrawing } from './mark.ts';
 
 /** Units of a DXF by the number that its header gives. Source: DXF reference, $INSUNITS (from memory). */
 const UNITS: Readonly<Record<number, readonly [name: string, mm: number]>> = {

@@ -9,7 +9,7 @@ import {
 } from 'transformation-matrix';
 import { accepted, type Result, refused } from '../result.ts';
 import type { DrawingRefusal } from './drawing-refusal.ts';
-import type { Mark, ReadDrawing } from './read-drawing.ts';
+import type { Mark, ReadDrawing } from './mark.ts';
 import { circlesOfPath, type PlainCircle } from './svg-circles.ts';
 import { type SvgUnit, svgLength, svgUnit } from './svg-units.ts';
 

@@ -1,5 +1,5 @@
 import type { Place } from '../layout/generator.ts';
-import type { Mark, ReadDrawing } from './read-drawing.ts';
+import type { Mark, ReadDrawing } from './mark.ts';
 
 /** Marks of a drawing that are alike: of one layer, kind and size. */
 export type MarkSet = {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { layPlaces } from '#client/layout/board-store.ts';
-import type { ReadDrawing } from '#core/drawing/read-drawing.ts';
+import type { ReadDrawing } from '#core/drawing/mark.ts';
 import { type MarkSet, markSets, takenPlaces } from '#core/drawing/taken-marks.ts';
 import { LIST_MAX_ROWS } from '#core/spec/list/list-bounds.ts';
 import type { ProblemDetails } from '#wire/problems/details-shape.ts';

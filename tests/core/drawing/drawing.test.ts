@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import makerjs from 'makerjs';
 import { describe, expect, test } from 'vitest';
 import { dxfFault } from '#core/drawing/dxf-lines.ts';
-import { type Mark, readDrawing } from '#core/drawing/read-drawing.ts';
+import type { Mark } from '#core/drawing/mark.ts';
+import { readDrawing } from '#core/drawing/read-drawing.ts';
 import { svgUnit } from '#core/drawing/svg-units.ts';
 import { valueOrThrow } from '#core/fault.ts';
 

@@ -5,12 +5,15 @@ import type { HeavyWork } from '#server/computing/heavy-work.ts';
 import { inAThread } from '#server/computing/in-a-thread.ts';
 import { endpoint, problemResponse } from '#server/http/endpoint.ts';
 import * as compute from '#server/services/compute.ts';
+import * as computePlan from '#server/services/compute-plan.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 
 /** From so many characters on it is done in a thread of its own, and from so many it asks for a sign-in. */
 const SHORT = 1_500;
 const SHORT_FOR_ANYONE = 20_000;
+/** More fasteners than this take a noticeable while to be put into an order. */
+const ORDERED_FOR_ANYONE = 100;
 
 /** Work that grows with what is sent: at once where it is little, behind others where it is much, and only for somebody who is signed in where it is a lot. */
 const longWork = async <B, A>(
@@ -43,6 +46,18 @@ const ROUTES: Readonly<Record<string, APIRoute>> = {
     longWork(body, by, compute.labelTable, 'read-label'),
   ),
   relubricate: endpoint(OPERATIONS.relubricate, ({ body }) => compute.relubricate(body)),
+  order: endpoint(OPERATIONS.order, ({ body, by }) =>
+    body.places.length > ORDERED_FOR_ANYONE && !by
+      ? refused({ code: 'not-signed-in' })
+      : computePlan.order(body),
+  ),
+  preload: endpoint(OPERATIONS.preload, ({ body }) => computePlan.preload(body)),
+  // Always long: behind others, and only for somebody who is signed in.
+  simulate: endpoint(OPERATIONS.simulate, async ({ body, by }) =>
+    by
+      ? ((await inAThread({ kind: 'simulate', body })) as ReturnType<typeof computePlan.simulate>)
+      : refused({ code: 'not-signed-in' }),
+  ),
   conductor: endpoint(OPERATIONS.conductor, ({ body }) => compute.conductor(body)),
 };
 
