@@ -88,6 +88,36 @@ const WORKS: readonly Work[] = [
     },
   },
   {
+    screen: 'what is laid out',
+    address: () => '/jobs/new/layout',
+    work: async (page, hand, isFinger) => {
+      const heads = page.locator('[data-id]');
+      await hand.write(page.getByLabel('How many', { exact: true }), '6');
+      await hand.press(button(page, /^Lay out \d/));
+      await expect(heads).toHaveCount(6);
+      if (isFinger) await heads.first().tap();
+      else {
+        await reach(page, page.getByRole('application', { name: 'Drawing of what is laid out' }));
+        await page.keyboard.press('n');
+      }
+      await expect(page.getByTestId('chosen')).toContainText('1');
+      await hand.press(button(page, /^Take away/));
+      await expect(heads).toHaveCount(5);
+      await hand.press(button(page, 'Undo'));
+      await expect(heads).toHaveCount(6);
+    },
+  },
+  {
+    screen: 'one value',
+    address: () => '/jobs/new/one',
+    work: async (page, hand) => {
+      await hand.write(page.getByLabel('Torque, as it is printed'), '36 in-lb');
+      await expect(page.getByText('36 lbf·in')).toBeVisible();
+      await hand.press(button(page, 'Choose the tool'));
+      await expect(page.getByRole('alert')).toContainText('What is it');
+    },
+  },
+  {
     screen: 'plan',
     address: async (page) => `/jobs/${await demoJob(page, 'Azimuth')}/plan`,
     work: async (page, hand) => {

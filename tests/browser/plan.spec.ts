@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 import { JOINT_KINDS } from '#core/joint/joint-kinds.ts';
-import { ORDER_WORDS } from '#wire/words/joint.ts';
+import { ORDER_WORDS } from '#wire/words/order.ts';
 import { atRest, chooseFile, expect, signedIn, test } from './site.ts';
 
 const layout = async (page: Page): Promise<void> => {

@@ -12,6 +12,8 @@ const PAGES = [
   '/jobs/[job]/plan',
   '/jobs/[job]/sign',
   '/jobs/new',
+  '/jobs/new/layout',
+  '/jobs/new/one',
   '/parts/[part]',
   '/settings',
   '/settings/keeping',

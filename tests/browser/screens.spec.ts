@@ -6,6 +6,17 @@ const SCREENS: readonly { readonly name: string; readonly open: (page: Page) => 
   { name: 'jobs', open: (page) => page.goto('/jobs') },
   { name: 'import', open: (page) => page.goto('/jobs/new') },
   {
+    name: 'laid out and tried out',
+    open: async (page) => {
+      await page.goto('/jobs/new/layout');
+      await page.getByLabel('Kind of joint').selectOption('soft-seat-ring');
+      await page.getByLabel('Torque, as it is printed').fill('0.9 Nm');
+      await page.getByRole('button', { name: /^Lay out \d/ }).click();
+      await page.getByTestId('spreads').waitFor();
+    },
+  },
+  { name: 'tighten one', open: (page) => page.goto('/jobs/new/one') },
+  {
     name: 'plan, tool to choose',
     open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Azimuth')}/plan`),
   },

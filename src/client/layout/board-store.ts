@@ -99,7 +99,9 @@ export const changeBoard = (next: (board: Board) => Board): void =>
 /** Changes the group that is worked at. A new kind brings its order and passes, a new order puts its fasteners into it. */
 export const changeGroup = (part: Partial<BoardGroup>): void =>
   change(({ board, groups, current }) => {
-    const kind = part.jointKind === undefined ? undefined : jointKindOf(part.jointKind);
+    const before = currentGroup({ board, groups, current });
+    const isNew = part.jointKind !== undefined && part.jointKind !== before.jointKind;
+    const kind = isNew ? jointKindOf(part.jointKind ?? '') : undefined;
     const whole = { ...(kind ? workedByKind(kind) : {}), ...part };
     return {
       groups: groups.map((group) => (group.id === current ? { ...group, ...whole } : group)),

@@ -1,7 +1,7 @@
 import ArrowUp from 'lucide-react/icons/arrow-up';
 import type { ReadLine } from '#core/job/fastener-list.ts';
 import { JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
-import { ORDER_WORDS } from '#wire/words/joint.ts';
+import { ORDER_WORDS } from '#wire/words/order.ts';
 import { Tick } from '../kit/Tick.tsx';
 import type { GroupDraft } from './use-fastener-list.ts';
 

@@ -6,6 +6,7 @@ import { resolvedRequirement } from '#core/spec/requirement/resolved-requirement
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { requirementWords } from '#wire/words/requirement.ts';
+import { LoneChoice } from '../kit/form/LoneChoice.tsx';
 import { LoneField } from '../kit/form/LoneField.tsx';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { BookDialog } from '../specs/BookDialog.tsx';
@@ -21,22 +22,13 @@ export const JointChoice = ({ group, site }: Props) => {
     group.requirement.trim() === '' || group.taken ? null : resolvedRequirement(group.requirement, site.unit);
   return (
     <div className="grid gap-3">
-      <label>
-        Kind of joint
-        <select
-          className="field mt-1"
-          name="jointKind"
-          value={group.jointKind}
-          onChange={(event) => changeGroup({ jointKind: event.target.value })}
-        >
-          <option value="">choose …</option>
-          {JOINT_KINDS.map(({ code, name }) => (
-            <option key={code} value={code}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <LoneChoice
+        label="Kind of joint"
+        name="jointKind"
+        value={group.jointKind}
+        options={[['', 'choose …'], ...JOINT_KINDS.map(({ code, name }) => [code, name] as const)]}
+        onChoose={(jointKind) => changeGroup({ jointKind })}
+      />
       {kind && <KindFacts kind={kind} />}
       <div className="grid grid-cols-[minmax(0,1fr)_7rem] items-end gap-2">
         <LoneField

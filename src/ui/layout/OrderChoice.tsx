@@ -1,9 +1,9 @@
 import { type BoardGroup, changeBoard, changeGroup } from '#client/layout/board-store.ts';
 import { type Board, reordered } from '#core/layout/board.ts';
 import { orderReport } from '#core/order/order-report.ts';
-import { ORDERS, type Order } from '#core/order/orders.ts';
-import { ORDER_WORDS } from '#wire/words/joint.ts';
-import { orderReportWords } from '#wire/words/order.ts';
+import { ORDERS } from '#core/order/orders.ts';
+import { ORDER_WORDS, orderReportWords } from '#wire/words/order.ts';
+import { LoneChoice } from '../kit/form/LoneChoice.tsx';
 import { OrderList } from './OrderList.tsx';
 
 type Props = {
@@ -21,21 +21,13 @@ export const OrderChoice = ({ group, own, onChoose }: Props) => {
   const report = own.length > 1 && own.length <= REPORTED_MOST ? orderReport(own) : null;
   return (
     <div className="grid gap-3">
-      <label>
-        Order
-        <select
-          className="field mt-1"
-          name="order"
-          value={group.order}
-          onChange={(event) => changeGroup({ order: event.target.value as Order })}
-        >
-          {ORDERS.map((order) => (
-            <option key={order} value={order}>
-              {ORDER_WORDS[order]}
-            </option>
-          ))}
-        </select>
-      </label>
+      <LoneChoice
+        label="Order"
+        name="order"
+        value={group.order}
+        options={ORDERS.map((order) => [order, ORDER_WORDS[order]] as const)}
+        onChoose={(order) => changeGroup({ order })}
+      />
       {report && (
         <ul className="grid gap-1 text-s" data-testid="order-report">
           {orderReportWords(report).map((line) => (

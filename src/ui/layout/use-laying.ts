@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 import { useStore } from 'zustand';
 import { boardStore, type Laying } from '#client/layout/board-store.ts';
 
@@ -7,7 +7,8 @@ export const useLaying = (): Laying & { readonly canUndo: boolean; readonly canR
   const laying = useStore(boardStore);
   const past = useStore(boardStore.temporal, ({ pastStates }) => pastStates.length);
   const future = useStore(boardStore.temporal, ({ futureStates }) => futureStates.length);
-  useEffect(() => {
+  // Before anything else acts: what a hand put in while the page woke up comes on top of what was kept, and never in its place.
+  useLayoutEffect(() => {
     void boardStore.persist.rehydrate();
     // What was kept is where one begins, not a step that could be undone.
     boardStore.temporal.getState().clear();

@@ -6,6 +6,7 @@ import { PROPERTY_CLASSES } from '#core/spec/screw/property-class.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
 import { NUT_WORDS, SURFACE_WORDS } from '#wire/words/preload.ts';
+import { LoneChoice } from '../kit/form/LoneChoice.tsx';
 import { LoneField } from '../kit/form/LoneField.tsx';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { HeadMarks } from './HeadMarks.tsx';
@@ -32,26 +33,6 @@ const NOTHING: PreloadTyped = {
 
 const NUMBER = { inputMode: 'decimal', maxLength: 10, className: 'font-mono' } as const;
 
-type ChoiceProps<T extends string> = {
-  readonly label: string;
-  readonly value: T;
-  readonly options: readonly (readonly [T, string])[];
-  readonly onChoose: (value: T) => void;
-};
-
-const Choice = <T extends string>({ label, value, options, onChoose }: ChoiceProps<T>) => (
-  <label>
-    {label}
-    <select className="field mt-1" value={value} onChange={(event) => onChoose(event.target.value as T)}>
-      {options.map(([each, words]) => (
-        <option key={each} value={each}>
-          {words}
-        </option>
-      ))}
-    </select>
-  </label>
-);
-
 /** What a torque makes of a screw: its tension as a band, what of its strength that takes, where the torque goes, and how its threads would give way. */
 export const PreloadPanel = ({ site, known = {} }: Props) => {
   const [typed, setTyped] = useState<PreloadTyped>({ ...NOTHING, ...known });
@@ -67,19 +48,19 @@ export const PreloadPanel = ({ site, known = {} }: Props) => {
           onText={(torque) => set({ torque })}
           maxLength={200}
         />
-        <Choice
+        <LoneChoice
           label="Class of the screw"
           value={typed.propertyClass}
           options={[['', 'not known'], ...PROPERTY_CLASSES.map((each) => [each, each] as const)]}
           onChoose={(propertyClass) => set({ propertyClass })}
         />
-        <Choice<Surface>
+        <LoneChoice<Surface>
           label="Threads are"
           value={typed.surface}
           options={SURFACES.map((each) => [each, SURFACE_WORDS[each]] as const)}
           onChoose={(surface) => set({ surface })}
         />
-        <Choice<NutMaterial | ''>
+        <LoneChoice<NutMaterial | ''>
           label="Goes into"
           value={typed.nut}
           options={[

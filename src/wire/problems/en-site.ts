@@ -1,9 +1,6 @@
 import { type Problem, type ProblemWords, words } from './problem.ts';
 
 type SiteCode =
-  | 'scale-limits-reversed'
-  | 'scale-turn-not-whole-marks'
-  | 'scale-too-fine'
   | 'not-signed-in'
   | 'wrong-pin'
   | 'pin-locked'
@@ -14,25 +11,13 @@ type SiteCode =
   | 'wrong-content-type'
   | 'not-your-event'
   | 'kind-not-accepted'
-  | 'site-has-people'
-  | 'name-taken'
-  | 'tool-code-taken'
   | 'tool-changed'
   | 'event-id-used'
-  | 'calibration-dates-reversed'
   | 'no-connection'
   | 'answer-misshaped'
   | 'device-storage-failed'
   | 'device-keeps-nothing'
   | 'ledger-broken'
-  | 'backup-runs'
-  | 'no-room-for-backups'
-  | 'result-out-of-bounds'
-  | 'computing-busy'
-  | 'computing-too-long'
-  | 'setup-code-wrong'
-  | 'setup-code-spent'
-  | 'check-runs'
   | 'job-busy'
   | 'database-away'
   | 'outbox-unreadable'
@@ -46,20 +31,6 @@ type Wording = {
 
 /** The words for what a site can refuse, and for what can come between it and a device. */
 export const SITE_WORDS: Wording = {
-  'scale-limits-reversed': () =>
-    words(
-      'The scale runs backwards',
-      'Its maximum is not above its minimum.',
-      'Read both off the tool again.',
-    ),
-  'scale-turn-not-whole-marks': () =>
-    words(
-      'A turn is not a whole number of marks',
-      'The torque of one turn must be a multiple of one mark.',
-      'Count the marks on the barrel.',
-    ),
-  'scale-too-fine': (p) =>
-    words('Too many marks', `A scale has at most ${p.mostMarks} marks.`, 'Check the value of one mark.'),
   'not-signed-in': () => words('Not signed in', 'The session ended.', 'Sign in again.'),
   'wrong-pin': (p) =>
     words(
@@ -94,11 +65,6 @@ export const SITE_WORDS: Wording = {
     words('Someone else’s work', `This was done by ${p.name}.`, `It is sent when ${p.name} signs in again.`),
   'kind-not-accepted': (p) =>
     words('Not this way', `"${p.kind}" is not sent as an event.`, 'Use its own action.'),
-  'site-has-people': () => words('Already set up', 'This site has its first person.', 'Sign in.'),
-  'name-taken': (p) =>
-    words('Name taken', `There is a ${p.name} already; tiles must be told apart.`, 'Add an initial.'),
-  'tool-code-taken': (p) =>
-    words('Code taken', `There is a tool ${p.toolCode} already.`, 'Give this one its own code.'),
   'tool-changed': (p) =>
     words(
       'The tool changed',
@@ -111,8 +77,6 @@ export const SITE_WORDS: Wording = {
       'This event’s id belongs to another event.',
       'Do it again; the first is kept as it was.',
     ),
-  'calibration-dates-reversed': () =>
-    words('Due before it was calibrated', 'The due date is before the calibration.', 'Check both dates.'),
   'no-connection': () =>
     words(
       'No connection',
@@ -142,50 +106,6 @@ export const SITE_WORDS: Wording = {
       'The ledger is not whole',
       `The events of this job break at number ${p.sequence}: something was lost or changed in the database. Nothing is taken or sealed until that is mended.`,
       'Tell a lead. What waits on this device stays there; npm run check names the place.',
-    ),
-  'backup-runs': () =>
-    words(
-      'A backup is under way',
-      'Somebody started one a moment ago.',
-      'Wait until it is through; it stands in the list then.',
-    ),
-  'no-room-for-backups': () =>
-    words(
-      'No place for backups',
-      'This site was started without a folder for them, or the folder can’t be written.',
-      'Use npm run backup -- FILE on the machine of the site.',
-    ),
-  'result-out-of-bounds': () =>
-    words(
-      'Beyond what can be worked out',
-      'What comes of these numbers is too large, too small, or no number.',
-      'Check each number and its unit.',
-    ),
-  'computing-busy': () =>
-    words(
-      'Others are ahead of you',
-      'Several long pieces of work are being done already.',
-      'Try again in a moment.',
-    ),
-  'computing-too-long': () =>
-    words('It takes too long', 'This is more than can be worked out in one piece.', 'Send less at once.'),
-  'setup-code-wrong': () =>
-    words(
-      'Not the set-up code',
-      'The site is empty, and its first person types the code that its start printed.',
-      'Read it where Jentik was started: three groups of four.',
-    ),
-  'setup-code-spent': () =>
-    words(
-      'No code is taken now',
-      'Too many wrong ones were typed, or the site was started without one.',
-      'End Jentik and start it again with npm start: it prints a new code.',
-    ),
-  'check-runs': () =>
-    words(
-      'A check is under way',
-      'Somebody started one a moment ago.',
-      'Wait until it is through; its result stands here then.',
     ),
   'job-busy': () =>
     words(

@@ -9,13 +9,6 @@ type ToolCode =
   | 'lever-unknown'
   | 'adapter-turns-back'
   | 'adapters-do-not-fit'
-  | 'session-without-points'
-  | 'session-reading-not-positive'
-  | 'session-reading-far-off'
-  | 'tool-on-loan'
-  | 'tool-not-on-loan'
-  | 'nothing-usable'
-  | 'not-found-out'
   | 'no-device';
 
 type Wording = {
@@ -62,34 +55,10 @@ export const TOOL_WORDS: Wording = {
       `${p.driveIn} does not go on ${p.driveOut}.`,
       'Choose another adapter, or another order.',
     ),
-  'session-without-points': () =>
-    words('No readings', 'No point has a reading yet.', 'Type what the reference said.'),
-  'session-reading-far-off': (p) =>
-    words(
-      'A reading is far off',
-      `At ${Number(p.shown.toPrecision(4))} N·m the readings are off by more than any tool is.`,
-      'Check what was typed, and its unit.',
-    ),
-  'session-reading-not-positive': () =>
-    words(
-      'Not above zero',
-      'A reading is zero or below.',
-      'Type what the reference said, as a number above zero.',
-    ),
-  'tool-on-loan': (p) => words('Out on loan', `It is with ${p.to}.`, 'Take it back first.'),
-  'tool-not-on-loan': () => words('Not on loan', 'It is in the crib.', 'Load the page again.'),
-  'nothing-usable': () =>
-    words(
-      'No part is right',
-      'At no point do error and uncertainty stay inside the limit.',
-      'Have it adjusted, or retire it.',
-    ),
   'no-device': () =>
     words(
       'No tester connected',
       'The bench tester does not answer.',
       'Type the readings, or connect the tester and load the page again.',
     ),
-  'not-found-out': () =>
-    words('Never found out', 'No session of this tool failed as found.', 'Nothing has to be recalled.'),
 };

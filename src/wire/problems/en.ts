@@ -1,11 +1,19 @@
 import { BOOK_WORDS } from './en-book.ts';
+import { KEEPING_WORDS } from './en-keeping.ts';
 import { LIST_WORDS } from './en-list.ts';
 import { PLAN_WORDS } from './en-plan.ts';
 import { PRINT_WORDS } from './en-print.ts';
 import { WORK_WORDS } from './en-work.ts';
 import type { Problem, ProblemCode, ProblemWords } from './problem.ts';
 
-const WORDING = { ...WORK_WORDS, ...PRINT_WORDS, ...LIST_WORDS, ...BOOK_WORDS, ...PLAN_WORDS } satisfies {
+const WORDING = {
+  ...WORK_WORDS,
+  ...PRINT_WORDS,
+  ...LIST_WORDS,
+  ...BOOK_WORDS,
+  ...PLAN_WORDS,
+  ...KEEPING_WORDS,
+} satisfies {
   readonly [C in ProblemCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
 };
 

@@ -1,20 +1,7 @@
 import type { StepResult } from '#core/job/step-done.ts';
 import type { JointKind } from '#core/joint/joint-kind.ts';
 import type { JointStep, Limits, Stage } from '#core/joint/joint-step.ts';
-import type { Order } from '#core/order/orders.ts';
 import { isRound } from '#core/view/passes.ts';
-
-/** An order in words, after the count of what follows it. */
-export const ORDER_WORDS: Readonly<Record<Order, string>> = {
-  reading: 'in reading order',
-  crosswise: 'crosswise',
-  alternating: 'turn about',
-  'as-listed': 'as listed',
-  'centre-out': 'from the centre outwards',
-  'opposed-pairs': 'in opposed pairs',
-  'least-eccentricity': 'with the force nearest to the middle',
-  own: 'in an order of its own',
-};
 
 /** The name of a stage of the work on a group. */
 export const STAGE_WORDS: Readonly<Record<Stage, string>> = {

@@ -1,5 +1,18 @@
 import type { JointKind } from '#core/joint/joint-kind.ts';
 import type { OrderReport } from '#core/order/order-report.ts';
+import type { Order } from '#core/order/orders.ts';
+
+/** An order in words, after the count of what follows it. */
+export const ORDER_WORDS: Readonly<Record<Order, string>> = {
+  reading: 'in reading order',
+  crosswise: 'crosswise',
+  alternating: 'turn about',
+  'as-listed': 'as listed',
+  'centre-out': 'from the centre outwards',
+  'opposed-pairs': 'in opposed pairs',
+  'least-eccentricity': 'with the force nearest to the middle',
+  own: 'in an order of its own',
+};
 
 /** All passes of a kind in words: `snug, a third; two thirds; full torque; then rounds until nothing moves`. */
 export const passesWords = ({

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { positionSchema, typedText } from '../../bounds.ts';
 import { ONLY_GROUP } from '../../job/only-group.ts';
 import { type JobPlan, plannedRequirementSchema, rulesNumberSchema } from '../../job/plan.ts';
-import { CONTROL_CABINET_1 } from '../../joint/kinds/control-cabinet.ts';
+import { CONTROL_CABINET_1 } from '../../joint/kinds/control-cabinet-1.ts';
 import { torqueUnitSchema } from '../../quantity/unit.ts';
 import type { Shape } from '../../shape.ts';
 import { requirementSourceSchema } from '../../spec/book/requirement-source.ts';

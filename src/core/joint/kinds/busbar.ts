@@ -1,6 +1,6 @@
 import { caution, type JointKind } from '../joint-kind.ts';
-import { confirmed, inspected, measured } from '../joint-step.ts';
-import { CONTROL_CABINET_1 } from './control-cabinet.ts';
+import { confirmed, inspected, measured } from '../written-step.ts';
+import { CONTROL_CABINET_1 } from './control-cabinet-1.ts';
 
 /** Bolted joints of bars and lugs: bright faces, a spring washer that is flattened once, and the load held against the rating, never more torque.
  *  Classes of temperature: ANSI/NETA MTS, table 100.18 (from memory). Local codes and the maker's instructions override it. */

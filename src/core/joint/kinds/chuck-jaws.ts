@@ -1,6 +1,6 @@
 import { CLICK_IS_A_WARNING, EYE_PROTECTION, NO_CHEATER_BAR } from '../everywhere.ts';
 import { caution, type JointKind } from '../joint-kind.ts';
-import { confirmed, inspected, measured } from '../joint-step.ts';
+import { confirmed, inspected, measured } from '../written-step.ts';
 
 /** Top jaws on the master jaws of a chuck: short screws of a high class in a slot, two to a jaw, brought up turn about so that the jaw seats in
  *  its serration. Common practice; the chuck maker's torque and least class override it. */

@@ -1,6 +1,6 @@
 import { CLICK_IS_A_WARNING, EYE_PROTECTION } from '../everywhere.ts';
 import { type JointKind, ONE_PASS } from '../joint-kind.ts';
-import { confirmed, inspected, measured } from '../joint-step.ts';
+import { confirmed, inspected, measured } from '../written-step.ts';
 
 /** Threaded coaxial couplings: pulled with a break-over key to its first give and no further, the body held so that only the nut turns. Common
  *  practice; the connector maker's value and key override it. */

@@ -1,6 +1,6 @@
 import { CLICK_IS_A_WARNING, EYE_PROTECTION } from '../everywhere.ts';
 import { caution, type JointKind, ONE_PASS } from '../joint-kind.ts';
-import { confirmed, inspected, measured } from '../joint-step.ts';
+import { confirmed, inspected, measured } from '../written-step.ts';
 
 /** A flared tube or hose on its cone, made once and with a second wrench on the fitting: too little weeps, too much thins the flare, and more
  *  torque never mends a leak. Source of the practice: FAA AC 43.13-1B, 8-31 and table 9-2 (from memory); the system's manual overrides it. */

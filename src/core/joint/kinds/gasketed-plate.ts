@@ -1,6 +1,6 @@
 import { CLICK_IS_A_WARNING, EYE_PROTECTION, NO_CHEATER_BAR } from '../everywhere.ts';
 import { caution, type JointKind } from '../joint-kind.ts';
-import { confirmed, inspected, measured, waited } from '../joint-step.ts';
+import { confirmed, inspected, measured, waited } from '../written-step.ts';
 
 /** A plate on a gasket or a lining, its bolts counter-held from behind: fitted dry, shimmed, brought down from the middle outwards in passes, and
  *  pulled again when it has settled. Source of the passes and the wait: ASME PCC-1 (from memory); the maker's instructions override it. */

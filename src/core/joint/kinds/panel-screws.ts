@@ -1,6 +1,6 @@
 import { CLICK_IS_A_WARNING, EYE_PROTECTION } from '../everywhere.ts';
 import { caution, type JointKind } from '../joint-kind.ts';
-import { confirmed, inspected } from '../joint-step.ts';
+import { confirmed, inspected } from '../written-step.ts';
 
 /** Screws of an inspection panel in self-locking nuts: the drag of the nut is felt before it seats and is added to the value. A panel is laid on
  *  by a screw in each corner and goes down from the middle outwards. Source of run-on torque: FAA AC 43.13-1B, 7-37 and 7-40 (from memory);

@@ -1,6 +1,6 @@
 import { CLICK_IS_A_WARNING, EYE_PROTECTION, NO_CHEATER_BAR } from '../everywhere.ts';
 import { caution, type JointKind, ONE_PASS } from '../joint-kind.ts';
-import { confirmed, inspected, measured } from '../joint-step.ts';
+import { confirmed, inspected, measured } from '../written-step.ts';
 
 /** The knob that a spindle pulls a holder in by. Too loose it leaves the holder, too tight it swells the small end of the taper, so that the
  *  holder no longer seats. Common practice; the knob maker's torque, with or without grease as it says, overrides it. */

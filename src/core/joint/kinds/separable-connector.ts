@@ -1,6 +1,6 @@
 import { CLICK_IS_A_WARNING, EYE_PROTECTION } from '../everywhere.ts';
 import { caution, type JointKind, ONE_PASS } from '../joint-kind.ts';
-import { confirmed, inspected, measured } from '../joint-step.ts';
+import { confirmed, inspected, measured } from '../written-step.ts';
 
 /** Separable high-voltage connectors: parts that look alike and take different torques, a pin that is sheared into the bushing before the plug
  *  goes on, and both sides pulled. Common practice; the maker's instructions and the operator's rules override it, and only people who are

@@ -1,6 +1,6 @@
 import { CLICK_IS_A_WARNING, EYE_PROTECTION, NO_CHEATER_BAR } from '../everywhere.ts';
 import type { JointKind } from '../joint-kind.ts';
-import { confirmed, inspected, measured } from '../joint-step.ts';
+import { confirmed, inspected, measured } from '../written-step.ts';
 
 /** Bolts that are pulled to a torque and then turned by an angle, often past their yield and so used once. Only where the source asks for it:
  *  by angle nobody feels that a bolt is too long, too soft or already used. Common practice; the maker's instructions override it. */

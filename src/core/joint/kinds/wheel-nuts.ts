@@ -1,6 +1,6 @@
 import { CLICK_IS_A_WARNING, EYE_PROTECTION, NO_CHEATER_BAR } from '../everywhere.ts';
 import { caution, type JointKind } from '../joint-kind.ts';
-import { confirmed, inspected } from '../joint-step.ts';
+import { confirmed, inspected } from '../written-step.ts';
 
 /** Wheel nuts and bolts: crosswise on the stand, full torque with the wheel just touching, and again after the first ride, because paint and
  *  seats give way. Common practice; the maker's instructions override it. */

@@ -9,7 +9,7 @@ import type { BookNews } from '#wire/book.ts';
 import type { PartHistory } from '#wire/part.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { schoolWords } from '#wire/words/derivation.ts';
-import { ORDER_WORDS } from '#wire/words/joint.ts';
+import { ORDER_WORDS } from '#wire/words/order.ts';
 import { AssumedLines } from '../AssumedLines.tsx';
 import { JobDrawing } from '../drawing/JobDrawing.tsx';
 import { JobHeader } from '../JobHeader.tsx';

@@ -1,6 +1,6 @@
 import { fastenersIn } from '#core/view/group-work.ts';
 import { toolGaps } from '#core/view/tools-for-group.ts';
-import { ORDER_WORDS } from '#wire/words/joint.ts';
+import { ORDER_WORDS } from '#wire/words/order.ts';
 import { GapLine } from './GapLine.tsx';
 import { GroupTools } from './GroupTools.tsx';
 import type { PickerProps } from './ToolPicker.tsx';
