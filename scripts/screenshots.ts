@@ -52,6 +52,7 @@ const layOut = async (page: Page): Promise<void> => {
   await page.getByLabel('Thread').fill('M3');
   await page.getByRole('button', { name: 'Lay out 12' }).click();
   await page.getByTestId('spreads').waitFor();
+  await page.evaluate(() => window.scrollTo(0, 0));
   await page.waitForTimeout(800);
 };
 const tryOut = async (page: Page): Promise<void> => {

@@ -22,7 +22,7 @@ type Props = {
 
 const SMALLEST_SYMBOL_PX = 5;
 const SMALLEST_NAME_PX = 9;
-const HEAD_SHARE = 0.28;
+const HEAD_SHARE = 0.24;
 const LONE_HEAD_MM = 5;
 
 /** What a board shows of its view: what lies behind, the path of the group that is worked at, the heads, and the frame that chooses. */

@@ -38,7 +38,7 @@ const Step = ({
   readonly title: string;
   readonly children: React.ReactNode;
 }) => (
-  <section className="panel grid gap-3 p-4" aria-label={title}>
+  <section className="panel order-2 grid gap-3 p-4" aria-label={title}>
     <h2 className="text-l font-bold">
       <span className="mr-2 font-mono text-faint">{number}</span>
       {title}
@@ -64,8 +64,9 @@ export const LayoutScreen = ({ site }: Props) => {
     <div className="mx-auto grid max-w-7xl gap-4">
       <NewJobWays way="layout" />
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
-        <div className="grid content-start gap-4 lg:sticky lg:top-4">
-          <section className="panel grid gap-3 p-4" aria-label="Drawing">
+        {/* On a phone all of it is one column: the drawing, the steps, what becomes of it, and the start. */}
+        <div className="contents content-start gap-4 lg:grid">
+          <section className="panel order-1 grid gap-3 p-4" aria-label="Drawing">
             <GroupTabs
               groups={groups}
               current={current}
@@ -99,7 +100,7 @@ export const LayoutScreen = ({ site }: Props) => {
             </div>
           </section>
           {kind && (
-            <section className="panel grid gap-3 p-4" aria-label="Try it out">
+            <section className="panel order-3 grid gap-3 p-4" aria-label="Try it out">
               <h2 className="text-l font-bold">Try it out</h2>
               <TryOut
                 places={own}
@@ -110,7 +111,7 @@ export const LayoutScreen = ({ site }: Props) => {
             </section>
           )}
         </div>
-        <div className="grid content-start gap-4">
+        <div className="contents content-start gap-4 lg:grid">
           <Step number={1} title="What joint">
             <JointChoice group={group} site={site} />
           </Step>
@@ -123,7 +124,9 @@ export const LayoutScreen = ({ site }: Props) => {
           <Step number={4} title="In how many passes">
             <PassesChoice group={group} />
           </Step>
-          <StartJob laying={laying} missing={missingOn(laying, site)} />
+          <div className="order-4">
+            <StartJob laying={laying} missing={missingOn(laying, site)} />
+          </div>
         </div>
       </div>
     </div>

@@ -47,8 +47,8 @@ export const PreloadFacts = ({ found, engagementMm }: Props) => {
       {found.isPastProof && band.shareOfProof && (
         <p role="alert" className="rounded-md border-2 border-high p-3 font-bold text-high">
           Where friction is low, this takes a {propertyClass} screw to{' '}
-          {percent(band.shareOfProof.atLowFriction)} of its proof strength: above {percent(PROOF_SHARE_MOST)}{' '}
-          it stretches for good. Check class, thread and lubrication against the source.
+          {percent(band.shareOfProof.atLowFriction)} of its proof strength; past {percent(PROOF_SHARE_MOST)}{' '}
+          little is left before it stretches for good. Check class, thread and lubrication against the source.
         </p>
       )}
       {!found.isPastProof && band.shareOfProof && (
