@@ -7,6 +7,7 @@ import { judgePull } from '#core/command/judge-pull.ts';
 import { jobViewOf } from '#core/event/apply.ts';
 import { type JobHappening, unplacedEvent } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
+import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import type { JobRecord } from '#core/ledger/job-record.ts';
 import { keyFingerprint } from '#core/ledger/seal.ts';
 import { sealingPublicKey } from '#core/ledger/signature.ts';
@@ -26,6 +27,7 @@ import { checkLedger } from '#server/sealing/check-ledger.ts';
 import { moveKeyOut } from '#server/sealing/move-key-out.ts';
 import { restateUnlogged } from '#server/sealing/stated.ts';
 import { exportRecord } from '#server/services/export-record.ts';
+import { planRecheck } from '#server/services/plan-recheck.ts';
 import { allJobs, everyone } from '#server/services/read-site.ts';
 import { bringProjectionsUpToDate, rebuildProjections } from '#server/services/rebuild-projections.ts';
 import { signJob } from '#server/services/sign-job.ts';
@@ -209,5 +211,16 @@ describe.each([
       });
       valueOrThrow(verifyRecord(text, { expectedKey }));
     }
+  });
+
+  test('what was pulled then is checked again in a job of today, its kind of joint as it is now', async () => {
+    const [job] = await allJobs();
+    const [first] = (await viewOf(job?.id ?? '')).fasteners;
+    const again = valueOrThrow(
+      await planRecheck(job?.id ?? '', new Set([first?.planned.position ?? '']), await personNamed('Ayu')),
+    );
+    const { plan, fasteners } = await viewOf(again);
+    expect(fasteners).toHaveLength(1);
+    expect(plan.groups.map(({ kind }) => kind)).toEqual([CONTROL_CABINET]);
   });
 });

@@ -83,6 +83,54 @@ describe('a job of another joint in the ledger', () => {
     expect(await planJob({ ...job, groups }, await person('Tam'))).toMatchObject({ refusal: { code } });
   });
 
+  test('a plan chooses order and passes, and its lines stay in the order they were sent', async () => {
+    const { lines } = valueOrThrow(
+      fastenerLines('position,label,requirement\nR2,,1 Nm\nR1,,1 Nm\nR4,,1 Nm\nR3,,1 Nm'),
+    );
+    const share = (of: number) => ({ name: `${of}`, amount: { kind: 'share', share: of } }) as const;
+    const plan = async (
+      passes: readonly ReturnType<typeof share>[],
+      roundsUntilStill: boolean,
+      jointKind: string,
+    ) =>
+      planJob(
+        {
+          ...newJob(),
+          lines,
+          groups: [
+            {
+              id: 'A',
+              title: 'Ring',
+              jointKind,
+              seenFrom: 'from above',
+              irreplaceable: [],
+              worked: {
+                order: 'crosswise',
+                passes: [...passes],
+                roundsUntilStill,
+                passesSource: 'chosen for this job',
+              },
+            },
+          ],
+        },
+        await person('Tam'),
+      );
+    const { plan: planned } = await stateOf(
+      valueOrThrow(await plan([share(0.5), share(1)], true, 'soft-seat-ring')).job,
+    );
+    expect(planned.fasteners.map(({ position }) => position)).toEqual(['R2', 'R1', 'R4', 'R3']);
+    expect(planned.groups[0]?.kind).toMatchObject({
+      order: 'crosswise',
+      passes: [share(0.5), share(1)],
+      passesSource: 'chosen for this job',
+    });
+    const refusal = { code: 'passes-impossible' };
+    expect(await plan([share(1), share(0.5)], true, 'soft-seat-ring')).toMatchObject({ refusal });
+    expect(await plan([share(0.9)], true, 'soft-seat-ring')).toMatchObject({ refusal });
+    // Nothing says what moving is of a collet nut.
+    expect(await plan([share(1)], true, 'collet-nut')).toMatchObject({ refusal });
+  });
+
   test('a plan with a kind that is not the site’s, word for word, is refused', async () => {
     const { plan } = await stateOf(await colletJob());
     const [group] = plan.groups;

@@ -72,6 +72,24 @@ export const isShippedKind = (kind: JointKind): boolean => {
   return isAsIs || isChosen;
 };
 
+const howWorked = ({ order, passes, roundsUntilStill }: JointKind): Omit<Worked, 'passesSource'> => ({
+  order,
+  passes,
+  roundsUntilStill,
+});
+
+/** A kind of joint of an older plan as these have it now, worked in the order and passes of that plan where they still can be; as it is where these
+ *  have none of its code. */
+export const asShippedNow = (kind: JointKind): JointKind => {
+  const shipped = jointKindOf(kind.code);
+  if (!shipped || isShippedKind(kind)) return kind;
+  const worked = workedAs(shipped, kind);
+  // Where it was worked as the kind is, nothing was chosen.
+  const isAsIs =
+    canonicalText(workedAs(shipped, { ...shipped, ...howWorked(kind) })) === canonicalText(shipped);
+  return !isAsIs && isShippedKind(worked) ? worked : shipped;
+};
+
 /** A kind of joint by its code; undefined where this code has none of it. */
 export const jointKindOf = (code: string): JointKind | undefined =>
   JOINT_KINDS.find((kind) => kind.code === code);

@@ -19,9 +19,10 @@ export type FittedInteraction = Pick<Interaction, 'alpha' | 'lengthPitches'> & {
 
 const NEEDED = 4;
 const ALPHA_MOST = 0.95;
-const LENGTHS = { low: 0.3, high: 6, steps: 58 } as const;
+const LENGTHS = { low: 0.3, high: 6, steps: 30 } as const;
+const ALPHA_STEPS = 24;
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
-const CLOSE_ENOUGH = 1e-6;
+const CLOSE_ENOUGH = 1e-5;
 
 /** What the model says the readings of the second round are. */
 export const modelledRound = (
@@ -43,12 +44,28 @@ export const modelledRound = (
 /** The least of a function with one valley, by golden section. Source: Kiefer, 1953. */
 const leastOf = (of: (x: number) => number, low: number, high: number): number => {
   let [a, b] = [low, high];
+  let [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
+  let [atC, atD] = [of(c), of(d)];
   while (b - a > CLOSE_ENOUGH) {
-    const [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
-    if (of(c) < of(d)) b = d;
-    else a = c;
+    if (atC < atD) {
+      [b, d, atD] = [d, c, atC];
+      c = b - GOLDEN * (b - a);
+      atC = of(c);
+    } else {
+      [a, c, atC] = [c, d, atD];
+      d = a + GOLDEN * (b - a);
+      atD = of(d);
+    }
   }
   return (a + b) / 2;
+};
+
+/** The least of a function that may have several valleys: the deepest of a row of steps, and from there by golden section. */
+const leastFrom = (of: (x: number) => number, low: number, high: number, steps: number): number => {
+  const at = (step: number): number => low + ((high - low) * step) / steps;
+  const heights = Array.from({ length: steps + 1 }, (_, step) => of(at(step)));
+  const best = heights.indexOf(Math.min(...heights));
+  return leastOf(of, at(Math.max(0, best - 1)), at(Math.min(steps, best + 1)));
 };
 
 /** The interaction that two measured rounds speak for: least squares of the readings of the second round, over the share that is lost and how far
@@ -65,17 +82,14 @@ export const fittedInteraction = (
     const modelled = modelledRound(places, order, { alpha, lengthPitches });
     return modelled.reduce((sum, each, index) => sum + (each - (firstMovement[index] as number)) ** 2, 0);
   };
+  // Strong and far reaching, forces fall to nothing, and the misfit has more than one valley.
   const alphaAt = (lengthPitches: number): number =>
-    leastOf((alpha) => missed(alpha, lengthPitches), 0, ALPHA_MOST);
-  const lengthAt = (step: number): number =>
-    LENGTHS.low + ((LENGTHS.high - LENGTHS.low) * step) / LENGTHS.steps;
-  const steps = Array.from({ length: LENGTHS.steps + 1 }, (_, step) => step);
-  const atStep = steps.map((step) => missed(alphaAt(lengthAt(step)), lengthAt(step)));
-  const best = atStep.indexOf(Math.min(...atStep));
-  const lengthPitches = leastOf(
+    leastFrom((alpha) => missed(alpha, lengthPitches), 0, ALPHA_MOST, ALPHA_STEPS);
+  const lengthPitches = leastFrom(
     (length) => missed(alphaAt(length), length),
-    lengthAt(Math.max(0, best - 1)),
-    lengthAt(Math.min(LENGTHS.steps, best + 1)),
+    LENGTHS.low,
+    LENGTHS.high,
+    LENGTHS.steps,
   );
   const alpha = alphaAt(lengthPitches);
   // Two were fitted.

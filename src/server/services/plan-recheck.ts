@@ -1,6 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { unplacedEvent } from '#core/event/event.ts';
 import type { PlannedFastener } from '#core/job/plan.ts';
+import { asShippedNow } from '#core/joint/joint-kinds.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
@@ -42,6 +43,10 @@ export const planRecheck = async (
     fasteners.push(now.value);
   }
   if (!view || fasteners.length === 0) return refused({ code: 'not-found', what: 'job' });
+  // A plan may be older than a kind's revision, and a group without a fastener to check is none of the new job's.
+  const groups = view.plan.groups
+    .filter(({ id: group }) => fasteners.some((fastener) => fastener.group === group))
+    .map((group) => ({ ...group, kind: asShippedNow(group.kind) }));
   return inTransaction(
     async (db): Promise<Result<string, Problem>> => {
       // Locked even where it is not: two who ask at once must not both make it.
@@ -53,7 +58,7 @@ export const planRecheck = async (
         { id: uuidv7(), job: id, deviceTime: at, person: by },
         {
           kind: 'job-planned',
-          body: { ...view.plan, rules: NEWEST_RULES.number, number, title, fasteners },
+          body: { ...view.plan, rules: NEWEST_RULES.number, number, title, groups, fasteners },
         },
       );
       const begun = await beginJob(db, event, by);

@@ -2,9 +2,10 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
 import { jointKindSchema, type Pass } from '#core/joint/joint-kind.ts';
-import { isShippedKind, JOINT_KINDS, jointKindOf, workedAs } from '#core/joint/joint-kinds.ts';
+import { asShippedNow, isShippedKind, JOINT_KINDS, jointKindOf, workedAs } from '#core/joint/joint-kinds.ts';
 import { COLLET_NUT } from '#core/joint/kinds/collet-nut.ts';
 import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
+import { CONTROL_CABINET_1 } from '#core/joint/kinds/control-cabinet-1.ts';
 import { SOFT_SEAT_RING } from '#core/joint/kinds/soft-seat-ring.ts';
 import { cautionsOf } from '#core/view/due-steps.ts';
 import { inProject } from '../../../scripts/site/paths.ts';
@@ -65,6 +66,19 @@ describe('kinds of joint are data', () => {
     // Nothing says what moving is where rounds go on until nothing moves.
     expect(isShippedKind(worked([full], true, COLLET_NUT))).toBe(false);
     expect(isShippedKind(worked([full], false, COLLET_NUT))).toBe(true);
+  });
+
+  test('a kind of an older plan becomes today’s, in the order and passes it was worked', () => {
+    const half = { name: 'half', amount: { kind: 'share', share: 0.5 } } as const;
+    const full = { name: 'full', amount: { kind: 'share', share: 1 } } as const;
+    const older = { ...SOFT_SEAT_RING, revision: 1, passes: [half, full], troubles: undefined };
+    expect(asShippedNow(older as never)).toEqual({ ...SOFT_SEAT_RING, passes: [half, full] });
+    // Passes that no plan may choose give way to the kind's own.
+    expect(asShippedNow({ ...SOFT_SEAT_RING, revision: 1, passes: [full, half] })).toEqual(SOFT_SEAT_RING);
+    expect(asShippedNow(CONTROL_CABINET_1)).toMatchObject({ revision: 2, order: 'reading' });
+    expect(asShippedNow(SOFT_SEAT_RING)).toBe(SOFT_SEAT_RING);
+    const foreign = { ...SOFT_SEAT_RING, code: 'of-their-own' };
+    expect(asShippedNow(foreign)).toBe(foreign);
   });
 
   test('a kind with two steps of one id, or reversed limits, is none', () => {

@@ -200,7 +200,7 @@ describe('what two measured rounds say', () => {
           expect(fit.value.residual).toBeLessThan(0.01);
         },
       ),
-      { numRuns: 20 },
+      { numRuns: 12 },
     );
   });
   test('the invented soft seat is found again within a hundredth', () => {

@@ -502,7 +502,9 @@ describe('groups and plans', () => {
     expect(record).toMatchObject({
       version: 3,
       statement: {
-        groups: [{ jointKind: { code: 'collet-nut', revision: 1 }, parts: [{ code: 'KC-1' }] }],
+        groups: [
+          { jointKind: { code: 'collet-nut', revision: COLLET_NUT.revision }, parts: [{ code: 'KC-1' }] },
+        ],
         steps: [{ step: 'seats-clean', isGood: true }],
         openSteps: [],
       },
