@@ -1,3 +1,4 @@
+import { writeFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 import { JOINT_KINDS } from '#core/joint/joint-kinds.ts';
@@ -221,7 +222,10 @@ test('places off a DXF, in inches, by layer and size; a broken one and a huge on
     chooseFile(page, { name, mimeType: 'application/dxf', buffer });
   await choose('plate.dxf', Buffer.from(dxf.replace('\n40\n0.4\n', '\n40\nwide\n')));
   await expect(page.getByText(/Line \d+ is no number/)).toBeVisible();
-  await choose('huge.dxf', Buffer.alloc(50_000_000, '0\n'));
+  // From the disk: handed over as bytes, fifty megabytes take longer than a person waits.
+  const huge = test.info().outputPath('huge.dxf');
+  writeFileSync(huge, Buffer.alloc(50_000_000, '0\n'));
+  await chooseFile(page, huge);
   await expect(page.getByText('It has 50.0 MB; up to 20 MB are read.')).toBeVisible();
   await choose('plate.dxf', Buffer.from(dxf));
   await expect(page.getByText('3 circles of 5.08 mm, layer HOLES')).toBeVisible();
