@@ -6,6 +6,8 @@ const PATIENCE_MS = 240_000;
 
 export default defineConfig({
   test: {
+    // The runner leaves one processor to itself, which of two is half of them.
+    maxWorkers: 2,
     projects: [
       {
         test: {

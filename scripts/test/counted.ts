@@ -22,18 +22,23 @@ const failure = (name: string, messages: readonly string[]): string =>
 /** A command of an installed package. */
 export const bin = (name: string): string => inProject('node_modules', '.bin', name);
 
-/** A command that passes or fails as a whole. */
-export const checked = async (name: string, command: string, args: readonly string[]): Promise<Count> => {
-  console.log(`\n── ${name}`);
-  const { hasPassed, lastLines } = await ran(command, args);
+/** A command that passes or fails as a whole. What it says comes at its end where others run beside it. */
+export const checked = async (
+  name: string,
+  command: string,
+  args: readonly string[],
+  isBeside = false,
+): Promise<Count> => {
+  console.log(`\n── ${name}${isBeside ? ', beside what follows' : ''}`);
+  const { hasPassed, lastLines } = await ran(command, args, { isBeside });
   return hasPassed
     ? { passed: 1, failed: 0, failures: [] }
     : { passed: 0, failed: 1, failures: [[name, ...lastLines].join('\n')] };
 };
 
 /** One of the project's own scripts, which passes or fails as a whole. */
-export const scriptChecked = (name: string, script: string): Promise<Count> =>
-  checked(name, process.execPath, ['--import', 'tsx', `scripts/${script}.ts`, '--small']);
+export const scriptChecked = (name: string, script: string, isBeside = false): Promise<Count> =>
+  checked(name, process.execPath, ['--import', 'tsx', `scripts/${script}.ts`, '--small'], isBeside);
 
 /** The counts in a runner's JSON report. A runner that died without one has failed, and one that failed without a failed test too. */
 const reported = async <Report>(
@@ -45,7 +50,9 @@ const reported = async <Report>(
   rmSync(file, { force: true });
   console.log(`\n── ${name} tests`);
   const [command = '', ...rest] = args;
-  const { hasPassed, lastLines } = await ran(bin(command), rest, { PLAYWRIGHT_JSON_OUTPUT_NAME: file });
+  const { hasPassed, lastLines } = await ran(bin(command), rest, {
+    environment: { PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+  });
   const count = existsSync(file)
     ? read(JSON.parse(readFileSync(file, 'utf8')) as Report)
     : { passed: 0, failed: 0, failures: [] };
