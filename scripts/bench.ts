@@ -6,6 +6,7 @@ import { benchJob } from './bench/job.ts';
 import { benchList } from './bench/list.ts';
 import { benchPrint } from './bench/print.ts';
 import { benchRecall } from './bench/recall.ts';
+import { benchRoute } from './bench/route.ts';
 import { benchScreen } from './bench/screen.ts';
 import { benchSimulate } from './bench/simulate.ts';
 
@@ -21,6 +22,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   doors: benchDoors,
   screen: benchScreen,
   list: benchList,
+  route: benchRoute,
   simulate: benchSimulate,
   board: benchBoard,
 };

@@ -323,7 +323,8 @@ test('fewest settings: what the tool is set to goes on first where the joint all
   const job = await plannedJob(page, 'Fewest', list);
   await page.goto(`/jobs/${job}/plan`);
   await page.getByRole('button', { name: 'Take TS-07' }).click();
-  await expect(page.getByTestId('settings-ahead')).toContainText('4 settings ahead, for 2 values');
+  await expect(page.getByTestId('route')).toContainText('Route: 2 settings');
+  await expect(page.getByTestId('route')).toContainText('Fewer is not possible');
   await page.getByRole('checkbox', { name: /same setting first: 2 settings instead of 4/ }).check();
   await cautionsDone(page, job);
   await page.keyboard.press('Space');

@@ -1,4 +1,4 @@
-import { groupOf } from '../job/plan.ts';
+import { groupOf, type PlannedGroup } from '../job/plan.ts';
 import { fastenerAt } from './bench.ts';
 import { isByHand } from './group-work.ts';
 import type { JobView } from './job-view.ts';
@@ -16,30 +16,56 @@ const settingOf = (
   return wanted.ok ? { tool: taken.tool.code, key: `${taken.tool.code} ${wanted.value.text}` } : null;
 };
 
-/** Whether the fasteners of a position's group may be worked in any order: they do not act on each other, and come once.
+/** Whether the fasteners of a group may be worked in any order: they do not act on each other, and come once.
  *  Source: common practice; terminals do not act on each other. */
+export const isInAnyOrder = ({ kind }: Pick<PlannedGroup, 'kind'>): boolean =>
+  kind.order === 'reading' && kind.passes.length === 1 && !kind.roundsUntilStill;
+
 const isFree = (job: JobView, position: string): boolean => {
   const fastener = fastenerAt(job, position);
-  if (!fastener) return false;
-  const { kind } = groupOf(job.plan, fastener.planned);
-  return kind.order === 'reading' && kind.passes.length === 1 && !kind.roundsUntilStill;
+  return fastener !== undefined && isInAnyOrder(groupOf(job.plan, fastener.planned));
 };
 
-/** The positions with those of one tool and setting behind each other, wherever the order is free: first the one in hand, then by where each setting comes first. */
+/** Positions by a key, those of one key behind each other, in the order in which each key comes first. */
+const byKey = (positions: readonly string[], keyOf: (position: string) => string): readonly string[][] => {
+  const runs = new Map<string, string[]>();
+  for (const position of positions) {
+    const key = keyOf(position);
+    const run = runs.get(key) ?? [];
+    run.push(position);
+    runs.set(key, run);
+  }
+  return [...runs.values()];
+};
+
+/** The positions with those of one tool behind each other, and of those the ones of one setting, wherever the order is free: first what the one in hand takes, then by
+ *  where each comes first. */
 export const sameSettingFirst = (
   job: JobView,
   positions: readonly string[],
   inHand: string | null = null,
 ): readonly string[] => {
-  const runs = new Map<string, string[]>();
-  const keyOf = (position: string): string | null => settingOf(job, position)?.key ?? null;
-  const first = inHand === null ? null : keyOf(inHand);
-  if (first !== null) runs.set(first, []);
+  const settings = new Map(
+    [...positions, ...(inHand === null ? [] : [inHand])].map((each) => [each, settingOf(job, each)]),
+  );
+  const held = inHand === null ? null : (settings.get(inHand) ?? null);
+  const sorted = (free: readonly string[]): readonly string[] => {
+    const keyed = (part: 'tool' | 'key', some: readonly string[]): readonly string[][] => {
+      const keyOf = (position: string): string => settings.get(position)?.[part] ?? `none ${position}`;
+      const runs = byKey(some, keyOf);
+      const own = runs.filter(([first = '']) => held !== null && keyOf(first) === held[part]);
+      return [...own, ...runs.filter((run) => !own.includes(run))];
+    };
+    return keyed('tool', free).flatMap((run) => keyed('key', run).flat());
+  };
+  const stretches: { readonly isFree: boolean; readonly positions: string[] }[] = [];
   for (const position of positions) {
-    const key = (isFree(job, position) ? keyOf(position) : null) ?? `alone ${position}`;
-    runs.set(key, [...(runs.get(key) ?? []), position]);
+    const free = isFree(job, position);
+    const last = stretches.at(-1);
+    if (last?.isFree === free) last.positions.push(position);
+    else stretches.push({ isFree: free, positions: [position] });
   }
-  return [...runs.values()].flat();
+  return stretches.flatMap((stretch) => (stretch.isFree ? sorted(stretch.positions) : stretch.positions));
 };
 
 /** How often a tool must be set and another one taken up on the way through some positions, and how many different settings there are. */

@@ -37,10 +37,11 @@ export type ToolForGroup = {
   readonly passesOut: readonly number[];
 };
 
-type Alike = { readonly wanted: ToolDemand; readonly positions: readonly string[] };
+/** What some fasteners ask of a tool. */
+export type Alike = { readonly wanted: ToolDemand; readonly positions: readonly string[] };
 
 /** What fasteners of a group ask of a tool in a pass; those that ask the same are asked for once. */
-const alike = (
+export const alike = (
   state: JobView,
   fasteners: readonly FastenerView[],
   pass: number,

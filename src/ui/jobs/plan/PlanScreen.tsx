@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
+import type { Pace } from '#core/route/pace.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { nextAction } from '#core/view/next-action.ts';
@@ -19,8 +20,8 @@ import { FastenerTable } from './FastenerTable.tsx';
 import { OverloadPanel } from './OverloadPanel.tsx';
 import { PartsPanel } from './PartsPanel.tsx';
 import { PlanTools } from './PlanTools.tsx';
+import { RoutePanel } from './RoutePanel.tsx';
 import { RulesPanel } from './RulesPanel.tsx';
-import { SettingsPanel } from './SettingsPanel.tsx';
 import { TryOutPanel } from './TryOutPanel.tsx';
 
 type Props = {
@@ -30,6 +31,7 @@ type Props = {
   readonly adapters: readonly Adapter[];
   readonly news: readonly BookNews[];
   readonly parts: readonly PartHistory[];
+  readonly pace: Pace | null;
 };
 
 const countWords = ({ plan, fasteners }: JobView): string => {
@@ -56,7 +58,7 @@ const SourceLine = ({ view }: { readonly view: JobView }) => {
 };
 
 /** A job's plan: the drawing, the list beside it in the order of the work, the tools of each group, and why each value is what it is. */
-export const PlanScreen = ({ events, person, tools, adapters, news, parts }: Props) => {
+export const PlanScreen = ({ events, person, tools, adapters, news, parts, pace }: Props) => {
   const job = useJob(events[0]?.job ?? '', events, person);
   const [chosen, setChosen] = useState<string | null>(null);
   const { view } = job;
@@ -72,7 +74,7 @@ export const PlanScreen = ({ events, person, tools, adapters, news, parts }: Pro
           <OverloadPanel view={view} />
           <AssumedLines view={view} />
           <PlanTools job={job} tools={tools} adapters={adapters} person={person} />
-          {view.signatures.length === 0 && <SettingsPanel view={view} />}
+          {view.signatures.length === 0 && <RoutePanel job={job} crib={tools} pace={pace} />}
           <PartsPanel job={job} parts={parts} />
           <TryOutPanel view={view} />
           <RulesPanel job={job} person={person} />
