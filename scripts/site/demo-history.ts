@@ -4,6 +4,8 @@ import type { DemoJob } from './work-demo-job.ts';
 export type DemoHistory = {
   readonly like: string;
   readonly title: string;
+  /** The machine it was done on; that of the job it is like where none is named. */
+  readonly asset?: DemoJob['asset'];
   readonly tools: readonly string[];
   readonly technicians: readonly string[];
   readonly firstDaysAgo: number;
@@ -19,7 +21,7 @@ export const historyJobs = (
   histories: readonly DemoHistory[],
   jobs: readonly DemoJob[],
 ): readonly DemoJob[] =>
-  histories.flatMap(({ like, title, tools, technicians, firstDaysAgo, everyDays, times }, kind) => {
+  histories.flatMap(({ like, title, asset, tools, technicians, firstDaysAgo, everyDays, times }, kind) => {
     const model = jobs.find((job) => job.title === like);
     if (!model) throw new Error(`the demo has no job ${like} to be like`);
     return Array.from({ length: times }, (_, index): DemoJob => {
@@ -29,6 +31,7 @@ export const historyJobs = (
       const inspected = { person: INSPECTOR, meaning: 'inspected' } as const;
       return {
         ...model,
+        asset: asset ?? model.asset,
         title: `${title} ${index + 1}`,
         groups: model.groups.map((group) => ({ ...group, tools })),
         technician,

@@ -10,8 +10,10 @@ import type { Tool } from '#core/tool/tool.ts';
 import { appendedTo } from '#server/append/append-events.ts';
 import type { Contact } from '#server/append/event-clock.ts';
 import { addPerson } from '#server/services/add-person.ts';
+import { setMachineInterval } from '#server/services/intervals.ts';
 import { planJob } from '#server/services/plan-job.ts';
 import { everyone } from '#server/services/read-site.ts';
+import { keepTemplate } from '#server/services/templates.ts';
 import { cribTools } from '#server/services/tool-crib.ts';
 import { EVENTS_MAX } from '#wire/api-jobs.ts';
 import type { NewPerson } from '#wire/person.ts';
@@ -24,12 +26,19 @@ import { type DemoJob, workedEvents } from './work-demo-job.ts';
 const DAY_MS = 86_400_000;
 const HALF_DAY_MS = DAY_MS / 2;
 
+/** What of the demo is worked again and again. */
+type DemoAgain = {
+  readonly templates: readonly { readonly id: string; readonly title: string; readonly from: string }[];
+  readonly intervals: readonly { readonly code: string; readonly days: number }[];
+};
+
 const demo = <T>(name: string): T => JSON.parse(readFileSync(inProject('demo', name), 'utf8')) as T;
 
 /** The demo's people, with the PINs that the start prints. */
 export const demoPeople = (): readonly NewPerson[] => demo('people.json');
 
-const fillJob = async (job: DemoJob, people: readonly Person[], tools: readonly Tool[]): Promise<void> => {
+/** Fills a job as it happened, and answers its id. */
+const fillJob = async (job: DemoJob, people: readonly Person[], tools: readonly Tool[]): Promise<string> => {
   const person = (name: string): Person => people.find((each) => each.name === name) as Person;
   const startMs = Date.now() - job.daysAgo * DAY_MS - HALF_DAY_MS;
   const jobId = uuidv7({ msecs: startMs });
@@ -62,6 +71,7 @@ const fillJob = async (job: DemoJob, people: readonly Person[], tools: readonly 
     const last = placed.at(-1);
     if (last) head = { sequence: last.sequence, hash: last.hash };
   }
+  return jobId;
 };
 
 /** Events that one person sends at once: a signature goes alone, for it names where the chain stands. */
@@ -92,7 +102,14 @@ export const fillDemo = async (): Promise<void> => {
   await fillDemoBook(lead);
   const jobs = demo<DemoJob[]>('jobs.json');
   const history = historyJobs(demo<DemoHistory[]>('history.json'), jobs);
-  for (const job of [...jobs, ...history]) await fillJob(job, people, tools);
+  const filled: { readonly id: string; readonly title: string }[] = [];
+  for (const job of [...jobs, ...history])
+    filled.push({ id: await fillJob(job, people, tools), title: job.title });
+  const { templates, intervals } = demo<DemoAgain>('again.json');
+  const idOf = (title: string): string => filled.find((each) => each.title === title)?.id ?? '';
+  for (const { id, title, from } of templates)
+    valueOrThrow(await keepTemplate({ id, title, job: idOf(from), basedOn: 0 }, lead));
+  for (const { code, days } of intervals) valueOrThrow(await setMachineInterval(code, days, lead));
   await reviseDemoBook(lead);
   await wearDemoCrib(lead);
 };

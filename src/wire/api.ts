@@ -4,6 +4,7 @@ import { personSchema } from '#core/people/person.ts';
 import { BOOK_OPERATIONS } from './api-book.ts';
 import { JOB_OPERATIONS } from './api-jobs.ts';
 import { KEEPING_OPERATIONS } from './api-keeping.ts';
+import { TEMPLATE_OPERATIONS } from './api-templates.ts';
 import { TOOL_OPERATIONS } from './api-tools.ts';
 import { logEntrySchema } from './book.ts';
 import * as compute from './compute.ts';
@@ -151,6 +152,7 @@ export const OPERATIONS = {
   }),
   ...JOB_OPERATIONS,
   ...BOOK_OPERATIONS,
+  ...TEMPLATE_OPERATIONS,
   ...TOOL_OPERATIONS,
   ...KEEPING_OPERATIONS,
 } as const satisfies Record<string, Operation>;

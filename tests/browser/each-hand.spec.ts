@@ -108,6 +108,26 @@ const WORKS: readonly Work[] = [
     },
   },
   {
+    screen: 'templates',
+    address: () => '/jobs/new/templates',
+    work: async (page, hand) => {
+      await hand.press(link(page, /Secondary mirror cell/));
+      await atRest(page);
+      await hand.write(page.getByLabel('What is it this time'), '');
+      await hand.press(button(page, /^Open the job/));
+      await expect(page.getByRole('alert').first()).toContainText('What is it this time');
+    },
+  },
+  {
+    screen: 'a machine',
+    address: () => '/parts/CHL-1',
+    work: async (page, hand) => {
+      await hand.write(page.getByLabel('Every so many days'), '0');
+      await hand.press(button(page, 'Change it'));
+      await expect(page.getByRole('alert').first()).toContainText('Every so many days');
+    },
+  },
+  {
     screen: 'one value',
     address: () => '/jobs/new/one',
     work: async (page, hand) => {

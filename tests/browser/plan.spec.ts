@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 import { JOINT_KINDS } from '#core/joint/joint-kinds.ts';
 import { ORDER_WORDS } from '#wire/words/order.ts';
-import { atRest, chooseFile, expect, signedIn, test } from './site.ts';
+import { atRest, chooseFile, expect, HEADER, plannedJob, signedIn, test } from './site.ts';
 
 const layout = async (page: Page): Promise<void> => {
   await page.goto('/jobs/new/layout');
@@ -258,4 +258,52 @@ test('a picture behind, scaled by two points, and a fastener tapped on it', asyn
   await drawing.click({ position: { x: 150, y: 150 } });
   await drawing.click({ position: { x: 200, y: 150 } });
   await expect(heads(page)).toHaveCount(2);
+});
+
+test('an assembly is kept as a template; its label, scanned, opens the next job, in the order and passes of the first', async ({
+  page,
+}) => {
+  await signedIn(page, 'Bram');
+  const list = [HEADER, ...['1', '2', '3', '4'].map((at) => `S${at},screw,${at}0,0,,0.9 Nm`)].join('\n');
+  const job = await plannedJob(page, 'Encoder cover', list, 'soft-seat-ring');
+  await page.goto(`/jobs/${job}/plan`);
+  await atRest(page);
+  await page.getByRole('button', { name: 'Keep as a template' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Keep as a template' });
+  await dialog.getByLabel('What assembly it is').fill('Encoder cover, all of them');
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page).toHaveURL(/templates\/[0-9a-f-]{36}$/);
+  await atRest(page);
+  const template = page.url();
+  const label = test.info().outputPath('label.png');
+  await page.getByAltText(/^Label with the code/).screenshot({ path: label });
+  await page.goto('/tools/scan');
+  await chooseFile(page, label);
+  await expect(page).toHaveURL(template);
+  await atRest(page);
+  await expect(page.getByRole('heading', { name: 'Encoder cover, all of them' })).toBeVisible();
+  await page.getByLabel('What is it this time').fill('Encoder cover, north tower');
+  await page.getByRole('button', { name: 'Open the job with these 4' }).click();
+  await expect(page).toHaveURL(/plan$/);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Encoder cover, north tower');
+  await expect(page.getByText('4 ring screws crosswise')).toBeVisible();
+});
+
+test('a machine whose interval is over: its next job is one press away, and then it is not due', async ({
+  page,
+}) => {
+  await signedIn(page, 'Bram');
+  await page.goto('/jobs');
+  await atRest(page);
+  const due = page.getByRole('region', { name: 'To be tightened again' });
+  await expect(due).toContainText('CHL-1 chiller');
+  const second = due.getByRole('listitem').filter({ hasText: 'TEL-2' });
+  await second.getByRole('button', { name: 'Open its next job' }).click();
+  await expect(page).toHaveURL(/plan$/);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Mirror ring M2');
+  await page.goto('/jobs');
+  await expect(due).toBeVisible();
+  await expect(second).toHaveCount(0);
+  await page.goto('/parts/TEL-2');
+  await expect(page.getByRole('region', { name: 'Tighten again' })).toContainText('which is not signed yet');
 });

@@ -14,6 +14,8 @@ const PAGES = [
   '/jobs/new',
   '/jobs/new/layout',
   '/jobs/new/one',
+  '/jobs/new/templates',
+  '/jobs/new/templates/[template]',
   '/parts/[part]',
   '/settings',
   '/settings/keeping',

@@ -1,6 +1,16 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { atRest, chooseFile, demoJob, expect, plainList, plannedJob, signedIn, test } from './site.ts';
+import {
+  atRest,
+  chooseFile,
+  DEMO_TEMPLATE,
+  demoJob,
+  expect,
+  plainList,
+  plannedJob,
+  signedIn,
+  test,
+} from './site.ts';
 
 const SCREENS: readonly { readonly name: string; readonly open: (page: Page) => Promise<unknown> }[] = [
   { name: 'jobs', open: (page) => page.goto('/jobs') },
@@ -15,6 +25,9 @@ const SCREENS: readonly { readonly name: string; readonly open: (page: Page) => 
       await page.getByTestId('spreads').waitFor();
     },
   },
+  { name: 'templates', open: (page) => page.goto('/jobs/new/templates') },
+  { name: 'a template', open: (page) => page.goto(`/jobs/new/templates/${DEMO_TEMPLATE}`) },
+  { name: 'a machine', open: (page) => page.goto('/parts/CHL-1') },
   { name: 'tighten one', open: (page) => page.goto('/jobs/new/one') },
   {
     name: 'plan, tool to choose',

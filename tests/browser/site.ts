@@ -8,6 +8,9 @@ export { expect };
 
 export const address = (): string => process.env['JENTIK_TEST_ADDRESS'] ?? '';
 
+/** The template of the demo for a ring. */
+export const DEMO_TEMPLATE = '0190a000-0000-7000-8000-0000000e0001';
+
 export const pinOf = (name: string): string => demoPeople().find((person) => person.name === name)?.pin ?? '';
 
 /** How long a person takes at least from one pulse to the next; sooner it is the first one bouncing. */

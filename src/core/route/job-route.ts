@@ -1,6 +1,6 @@
 import type { PlannedGroup } from '../job/plan.ts';
 import { NEWEST_RULES, rulesOf } from '../rules/rules-by-number.ts';
-import { betterFit, rankedTools, type ToolCandidate, type ToolFit } from '../tool/choose-tool.ts';
+import { betterFit, isAsSure, rankedTools, type ToolCandidate, type ToolFit } from '../tool/choose-tool.ts';
 import type { Tool } from '../tool/tool.ts';
 import type { ToolSetting } from '../tool/tool-setting.ts';
 import { type FastenerView, fastenerAt } from '../view/bench.ts';
@@ -65,7 +65,8 @@ const toolsOf = (
   }));
 };
 
-/** The tools at their settings that can do each fastener of a group in a pass: of those at hand the one that the bench takes, of the crib all that are sure enough. */
+/** The tools at their settings that can do each fastener of a group in a pass: of those at hand the one that the bench takes, of the crib all
+ *  that do it as surely as the best. */
 const fitsIn = (
   job: JobView,
   group: PlannedGroup,
@@ -83,10 +84,12 @@ const fitsIn = (
       const [fit] = isEnough ? [...fits, ...unsure] : fits;
       if (fit) for (const position of positions) found.set(position, [...(found.get(position) ?? []), fit]);
     }
-  const one = ([best]: readonly ToolFit[]): readonly ToolFit[] => (best ? [best] : []);
-  return new Map(
-    [...found].map(([position, fits]) => [position, isTaken ? one([...fits].sort(betterFit)) : fits]),
-  );
+  const worthTaking = (fits: readonly ToolFit[]): readonly ToolFit[] => {
+    const [best] = [...fits].sort(betterFit);
+    if (!best) return [];
+    return isTaken ? [best] : fits.filter((fit) => isAsSure(fit, best));
+  };
+  return new Map([...found].map(([position, fits]) => [position, worthTaking(fits)]));
 };
 
 type Known = { readonly tool: Tool; readonly setting: ToolSetting };

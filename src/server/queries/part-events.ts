@@ -100,3 +100,26 @@ export const selectParts = async (
     jobs: Number(row['jobs']),
   }));
 };
+
+/** The job that was planned last on a machine, and what the machine is called; null where none was. */
+export const selectLastJobOn = async (
+  db: Connection,
+  code: string,
+): Promise<{ readonly job: string; readonly name: string } | null> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT job_id,
+           body
+      FROM part_events
+     WHERE part_code = :code
+       AND JSON_VALUE(body, '$.kind') = 'planned'
+       AND JSON_VALUE(body, '$.as') = 'asset'
+     ORDER BY happened_at DESC, event_id DESC
+     LIMIT 1`,
+    { code },
+  );
+  const [row] = rows;
+  if (!row) return null;
+  const body = typeof row['body'] === 'string' ? JSON.parse(row['body']) : row['body'];
+  return { job: row['job_id'], name: body.name };
+};

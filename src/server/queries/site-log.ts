@@ -28,7 +28,9 @@ export type LogKind =
   | 'tool-changed'
   | 'tool-loan'
   | 'tool-override'
-  | 'recall-decided';
+  | 'recall-decided'
+  | 'template-kept'
+  | 'interval-set';
 
 /** Who writes down what nobody did: the site itself. */
 export const THE_SITE: Pick<Asker, 'id' | 'name'> = {

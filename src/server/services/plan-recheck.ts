@@ -1,17 +1,13 @@
 import { v7 as uuidv7 } from 'uuid';
-import { unplacedEvent } from '#core/event/event.ts';
 import type { PlannedFastener } from '#core/job/plan.ts';
-import { asShippedNow } from '#core/joint/joint-kinds.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
-import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
-import { jobNumberText } from '#wire/job-summary.ts';
 import type { Problem } from '#wire/problems/problem.ts';
-import { beginJob } from '../append/begin-job.ts';
 import { caughtUp } from '../append/remembered-job.ts';
 import type { Asker } from '../asker.ts';
 import { database } from '../database/pool.ts';
 import { inTransaction } from '../database/transaction.ts';
-import { insertJob, lockHead } from '../queries/jobs.ts';
+import { lockHead } from '../queries/jobs.ts';
+import { beginFromPlan } from './begin-from-plan.ts';
 import { now } from './clock.ts';
 
 const TITLE_MAX = 120;
@@ -43,25 +39,13 @@ export const planRecheck = async (
     fasteners.push(now.value);
   }
   if (!view || fasteners.length === 0) return refused({ code: 'not-found', what: 'job' });
-  // A plan may be older than a kind's revision, and a group without a fastener to check is none of the new job's.
-  const groups = view.plan.groups
-    .filter(({ id: group }) => fasteners.some((fastener) => fastener.group === group))
-    .map((group) => ({ ...group, kind: asShippedNow(group.kind) }));
   return inTransaction(
     async (db): Promise<Result<string, Problem>> => {
       // Locked even where it is not: two who ask at once must not both make it.
       if (await lockHead(db, id)) return accepted(id);
-      const at = now();
-      const number = jobNumberText(await insertJob(db, id, at));
       const title = `Re-check: ${view.plan.title}`.slice(0, TITLE_MAX);
-      const event = unplacedEvent(
-        { id: uuidv7(), job: id, deviceTime: at, person: by },
-        {
-          kind: 'job-planned',
-          body: { ...view.plan, rules: NEWEST_RULES.number, number, title, groups, fasteners },
-        },
-      );
-      const begun = await beginJob(db, event, by);
+      const ids = { job: id, event: uuidv7(), deviceTime: now() };
+      const begun = await beginFromPlan(db, { ...view.plan, title, fasteners }, ids, by);
       return begun.ok ? accepted(id) : begun;
     },
     (result) => result.ok,

@@ -4,37 +4,26 @@ import type { Tool } from '#core/tool/tool.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { dayWords } from '#wire/site-time.ts';
 import { rangeWords } from '#wire/words/setting.ts';
+import { LABEL_MM, labelSvg } from './label-svg.ts';
 import { pdfOf } from './pdf-page.ts';
 import { cribTools } from './tool-crib.ts';
 
 type ExportedBytes = { readonly name: string; readonly type: string; readonly bytes: Uint8Array };
 
 /** What a label's code says: the address that opens the tool. */
-const addressOf = (tool: Tool, origin: string): string => `${origin}/tools/${tool.id}`;
-
-const escaped = (text: string): string => text.replace(/[<>&"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
-
-const LABEL_MM = { width: 62, height: 24, code: 20 } as const;
-
-const labelSvg = async (tool: Tool, origin: string): Promise<string> => {
-  const code = await QRCode.toString(addressOf(tool, origin), {
-    type: 'svg',
-    margin: 0,
-    errorCorrectionLevel: 'M',
-  });
-  const inner = code.replace(
-    /^[\s\S]*?<svg[^>]*viewBox="([^"]*)"[^>]*>/,
-    '<svg x="2" y="2" width="20" height="20" viewBox="$1">',
-  );
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${LABEL_MM.width}mm" height="${LABEL_MM.height}mm" viewBox="0 0 ${LABEL_MM.width} ${LABEL_MM.height}" font-family="sans-serif"><rect width="100%" height="100%" fill="#fff"/>${inner.trim()}<text x="25" y="9" font-size="6" font-weight="bold">${escaped(tool.code)}</text><text x="25" y="15" font-size="3.6">${escaped(rangeWords(tool.scale))}</text><text x="25" y="19.5" font-size="2.4">serial ${escaped(tool.serial)} · due ${escaped(dayWords(tool.calibrationDueOn))}</text></svg>`;
-};
+const addressOf = ({ id }: Pick<Tool, 'id'>, origin: string): string => `${origin}/tools/${id}`;
 
 /** The label of a tool, 62 by 24 mm, with a QR code that opens it. Refuses: not-found. */
 export const toolLabelSvg = async (id: string, origin: string): Promise<Result<ExportedBytes, Problem>> => {
   const known = (await cribTools()).find(({ tool }) => tool.id === id);
   if (!known) return refused({ code: 'not-found', what: 'tool' });
-  const svg = await labelSvg(known.tool as Tool, origin);
-  return accepted({ name: `label-${known.tool.code}.svg`, type: 'image/svg+xml', bytes: Buffer.from(svg) });
+  const { id: toolId, code, scale, serial, calibrationDueOn } = known.tool as Tool;
+  const svg = await labelSvg(addressOf({ id: toolId }, origin), {
+    heading: code,
+    line: rangeWords(scale),
+    small: `serial ${serial} · due ${dayWords(calibrationDueOn)}`,
+  });
+  return accepted({ name: `label-${code}.svg`, type: 'image/svg+xml', bytes: Buffer.from(svg) });
 };
 
 const POINTS_PER_MM = 72 / 25.4;

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { call } from '#client/api.ts';
 import type { Person } from '#core/people/person.ts';
 import { JOB_OPERATIONS } from '#wire/api-jobs.ts';
+import type { Interval } from '#wire/interval.ts';
 import type { JobSummary } from '#wire/job-summary.ts';
 import { useAnswer } from '../kit/answer/use-answer.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
@@ -9,6 +10,7 @@ import { Tick } from '../kit/Tick.tsx';
 import type { Column } from '../kit/table/column.ts';
 import { ListTable } from '../kit/table/ListTable.tsx';
 import { timeHere } from '../kit/time/here.ts';
+import { DueAgain } from './DueAgain.tsx';
 
 const STAGES: Record<JobSummary['stage'], string> = {
   planned: 'planned',
@@ -89,10 +91,14 @@ const COLUMNS: readonly Column<JobSummary>[] = [
   },
 ];
 
-type Props = { readonly jobs: readonly JobSummary[]; readonly person: Person };
+type Props = {
+  readonly jobs: readonly JobSummary[];
+  readonly person: Person;
+  readonly intervals: readonly Interval[];
+};
 
 /** Every job, the one worked on last first; the name of each leads to where its work goes on. */
-export const JobsList = ({ jobs: first, person }: Props) => {
+export const JobsList = ({ jobs: first, person, intervals }: Props) => {
   const { value: jobs, problem } = useAnswer(['jobs'], () => call(JOB_OPERATIONS.listJobs, undefined), first);
   const [isMine, setMine] = useState(false);
   const rows = useMemo(
@@ -108,11 +114,12 @@ export const JobsList = ({ jobs: first, person }: Props) => {
         </a>
       </div>
       <ProblemNotice problem={problem} />
+      <DueAgain intervals={intervals} />
       {jobs.length === 0 ? (
         <div className="panel p-6">
           <p className="mb-3">
             No job yet. A job starts from the list of its fasteners (a CSV file with at least position, label
-            and requirement), from what is laid out here, or from one value to be tightened.
+            and requirement), from what is laid out here, from a template, or from one value to be tightened.
           </p>
           <a href="/jobs/new" className="act">
             Begin one

@@ -1,6 +1,7 @@
 const WAYS = [
   { id: 'list', name: 'From a list', href: '/jobs/new' },
   { id: 'layout', name: 'Laid out here', href: '/jobs/new/layout' },
+  { id: 'template', name: 'From a template', href: '/jobs/new/templates' },
   { id: 'one', name: 'Tighten one', href: '/jobs/new/one' },
 ] as const;
 

@@ -1,11 +1,16 @@
+import type { Interval } from '#wire/interval.ts';
 import type { PartHistory } from '#wire/part.ts';
 import { partEntryWords, standsAgainst } from '#wire/words/part.ts';
 import { timeHere } from '../kit/time/here.ts';
+import { IntervalPanel } from './IntervalPanel.tsx';
 import { PartEntries } from './PartEntries.tsx';
 
+type Props = { readonly history: PartHistory; readonly interval: Interval | null };
+
 /** A part or machine by the code on it: what stands against it, and everything it went through over all jobs. */
-export const PartScreen = ({ history }: { readonly history: PartHistory }) => {
+export const PartScreen = ({ history, interval }: Props) => {
   const against = standsAgainst(history);
+  const isAsset = history.entries.some(({ body }) => body.kind === 'planned' && body.as === 'asset');
   return (
     <div className="mx-auto grid max-w-4xl gap-4">
       <h1 className="text-xl font-bold">Part {history.code}</h1>
@@ -15,6 +20,7 @@ export const PartScreen = ({ history }: { readonly history: PartHistory }) => {
           {timeHere(against.at)}. Take another, or inspect it anew on its job.
         </p>
       )}
+      {isAsset && <IntervalPanel code={history.code} interval={interval} />}
       <section className="panel p-4">
         <h2 className="mb-2 text-l font-bold">What it has been through</h2>
         {history.entries.length === 0 ? (

@@ -4,8 +4,9 @@ import { codeInFrame, codeInPhotograph } from './code-in.ts';
 
 const SCAN_EVERY_MS = 200;
 
-/** The tool's page that a label's code opens, where it is one of this site's labels. */
-const toolAddress = (text: string): string | null => /\/tools\/([0-9a-f-]{36})$/.exec(text)?.[0] ?? null;
+/** The page that a label's code opens, a tool's or a template's, where it is one of this site's labels. */
+const labelAddress = (text: string): string | null =>
+  /\/(tools|jobs\/new\/templates)\/[0-9a-f-]{36}$/.exec(text)?.[0] ?? null;
 
 type Camera = 'asked for' | 'looking' | 'none';
 
@@ -29,7 +30,7 @@ export const ScanScreen = () => {
   // What a code or a photograph came to; a camera that gets ready later says nothing over it.
   const [told, setTold] = useState<string | null>(null);
   const open = (text: string | null): void => {
-    const address = text === null ? null : toolAddress(text);
+    const address = text === null ? null : labelAddress(text);
     if (address) window.location.assign(address);
     else setTold(text === null ? TOLD.nothing : TOLD.foreign);
   };
@@ -58,7 +59,7 @@ export const ScanScreen = () => {
         const found = codeInFrame({ source: element, width, height }, frame++);
         if (found === null) return;
         // Asked for twice, a page that takes its time would begin anew each time.
-        if (toolAddress(found)) window.clearInterval(timer);
+        if (labelAddress(found)) window.clearInterval(timer);
         open(found);
       }, SCAN_EVERY_MS);
     };

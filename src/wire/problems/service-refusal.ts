@@ -14,7 +14,8 @@ export type ServiceRefusal =
         | 'requirement'
         | 'table'
         | 'attachment'
-        | 'backup';
+        | 'backup'
+        | 'template';
     }
   | {
       readonly code: 'body-invalid';

@@ -5,9 +5,9 @@ import { waitWords } from './joint.ts';
 
 const counted = (count: number, one: string): string => `${count} ${count === 1 ? one : `${one}s`}`;
 
-/** Changes in words: `2 settings, 1 change of tool`. The tool one begins with is no change. */
+/** Changes in words: `2 settings, 1 tool to take up`. */
 export const changesWords = ({ settings, takenUp }: Changes): string =>
-  [counted(settings, 'setting'), ...(takenUp > 1 ? [`${counted(takenUp - 1, 'change')} of tool`] : [])].join(
+  [counted(settings, 'setting'), ...(takenUp > 0 ? [`${counted(takenUp, 'tool')} to take up`] : [])].join(
     ', ',
   );
 

@@ -39,6 +39,20 @@ describe('the route through a job', () => {
     expect(route.legs.map(({ tool }) => tool.code)).toEqual(['A2', 'A3']);
   });
 
+  test('a tool that is less sure saves no setting: it is not on the way', () => {
+    const { state } = new SampleJob(alternating);
+    const coarse: Tool = {
+      ...TOOL,
+      id: '0190a000-0000-7000-8000-0000000000d1',
+      code: 'D-1',
+      kind: 'dial',
+      limitPercent: 9,
+      scale: { ...TOOL.scale, form: 'dial' } as Tool['scale'],
+    };
+    const route = jobRoute(state, [coarse, TOOL].map(candidate));
+    expect(route.legs.every(({ tool }) => tool.code === 'T-1')).toBe(true);
+  });
+
   test('a tool that stands there already is not set again; what was pulled is not on the way', () => {
     const job = new SampleJob(alternating).ready();
     job.pull('1');

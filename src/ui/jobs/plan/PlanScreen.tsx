@@ -11,6 +11,7 @@ import type { PartHistory } from '#wire/part.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { schoolWords } from '#wire/words/derivation.ts';
 import { ORDER_WORDS } from '#wire/words/order.ts';
+import { KeepTemplate } from '../../templates/KeepTemplate.tsx';
 import { AssumedLines } from '../AssumedLines.tsx';
 import { JobDrawing } from '../drawing/JobDrawing.tsx';
 import { JobHeader } from '../JobHeader.tsx';
@@ -78,6 +79,7 @@ export const PlanScreen = ({ events, person, tools, adapters, news, parts, pace 
           <PartsPanel job={job} parts={parts} />
           <TryOutPanel view={view} />
           <RulesPanel job={job} person={person} />
+          <KeepTemplate view={view} />
           <div className="h-80">
             <JobDrawing
               view={view}

@@ -1,0 +1,61 @@
+import { unplacedEvent } from '#core/event/event.ts';
+import type { LedgerEvent } from '#core/event/lifted.ts';
+import type { JobPlan } from '#core/job/plan.ts';
+import { asShippedNow } from '#core/joint/joint-kinds.ts';
+import { accepted, type Result, refused } from '#core/result.ts';
+import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
+import { jobNumberText } from '#wire/job-summary.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import type { ContactOf } from '../append/append-events.ts';
+import { beginJob } from '../append/begin-job.ts';
+import type { Asker } from '../asker.ts';
+import { inTransaction, type Transaction } from '../database/transaction.ts';
+import { selectEventsById } from '../queries/events.ts';
+import { insertJob, lockHead } from '../queries/jobs.ts';
+import { selectSite } from '../queries/site.ts';
+import { now } from './clock.ts';
+
+/** What stood in a plan before: all but what a new job has of its own. */
+export type PlanBefore = Omit<JobPlan, 'rules' | 'number'>;
+
+/** What names the new job and the event it begins with. */
+export type NewIds = { readonly job: string; readonly event: string; readonly deviceTime: string };
+
+/** Begins a job with a plan that stood before, under the newest rules and with each kind of joint as the site has it now; a group without a fastener is none of the new
+ *  job's. Refuses: what decide refuses. */
+export const beginFromPlan = async (
+  db: Transaction,
+  before: PlanBefore,
+  ids: NewIds,
+  by: Asker,
+  contactOf?: ContactOf,
+): Promise<Result<LedgerEvent, Problem>> => {
+  const number = jobNumberText(await insertJob(db, ids.job, now()));
+  const groups = before.groups
+    .filter(({ id }) => before.fasteners.some(({ group }) => group === id))
+    .map((group) => ({ ...group, kind: asShippedNow(group.kind) }));
+  const event = unplacedEvent(
+    { id: ids.event, job: ids.job, deviceTime: ids.deviceTime, person: by },
+    { kind: 'job-planned', body: { ...before, rules: NEWEST_RULES.number, number, groups } },
+  );
+  return beginJob(db, event, by, contactOf);
+};
+
+/** Opens a job with a plan that stood before, under the site's schools of the moment. The same sent again is answered again.
+ *  Refuses: event-id-used, and what decide refuses. */
+export const openAsBefore = (
+  before: Omit<PlanBefore, 'siteUnit' | 'schools'>,
+  ids: NewIds,
+  by: Asker,
+  contactOf: ContactOf,
+): Promise<Result<LedgerEvent, Problem>> =>
+  inTransaction(
+    async (db): Promise<Result<LedgerEvent, Problem>> => {
+      const [sent] = await selectEventsById(db, [ids.event]);
+      if (sent) return sent.job === ids.job ? accepted(sent) : refused({ code: 'event-id-used' });
+      if (await lockHead(db, ids.job)) return refused({ code: 'event-id-used' });
+      const { unit: siteUnit, schools } = await selectSite(db);
+      return beginFromPlan(db, { ...before, siteUnit, schools }, ids, by, contactOf);
+    },
+    (result) => result.ok,
+  );
