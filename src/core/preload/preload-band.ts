@@ -38,7 +38,12 @@ const TWO_TO_32 = 4_294_967_296;
 export const tensionN = (torqueNm: number, nutFactor: number, majorMm: number): number =>
   torqueNm / ((nutFactor * majorMm) / 1000);
 
-const stressShare = (ask: PreloadAsk, nutFactor: number, propertyClass: PropertyClass): number => {
+/** The share of its proof strength that a torque takes a screw to, with the twist while it is pulled, at a nut factor; a bare ratio. */
+export const stressShare = (
+  ask: Pick<PreloadAsk, 'thread' | 'torqueNm'>,
+  nutFactor: number,
+  propertyClass: PropertyClass,
+): number => {
   const { thread, torqueNm } = ask;
   const bearing = USUAL_BEARING * thread.majorMm;
   const parts = torqueParts(thread, frictionOfNutFactor(nutFactor, thread, bearing), bearing);

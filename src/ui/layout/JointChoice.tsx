@@ -2,6 +2,7 @@ import BookOpen from 'lucide-react/icons/book-open';
 import { useState } from 'react';
 import { type BoardGroup, changeGroup } from '#client/layout/board-store.ts';
 import { JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
+import { proofWarningInBook } from '#core/preload/proof-warning.ts';
 import { resolvedRequirement } from '#core/spec/requirement/resolved-requirement.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
@@ -9,6 +10,7 @@ import { requirementWords } from '#wire/words/requirement.ts';
 import { LoneChoice } from '../kit/form/LoneChoice.tsx';
 import { LoneField } from '../kit/form/LoneField.tsx';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { ProofNotice } from '../preload/ProofNotice.tsx';
 import { BookDialog } from '../specs/BookDialog.tsx';
 import { KindFacts } from './KindFacts.tsx';
 
@@ -48,6 +50,11 @@ export const JointChoice = ({ group, site }: Props) => {
       </div>
       {read?.ok && <p className="text-s">{requirementWords(read.value.requirement)}</p>}
       {read && !read.ok && <ProblemNotice problem={problemDetails(read.refusal)} />}
+      {group.taken && (
+        <ProofNotice
+          warning={proofWarningInBook(group.taken.torque, group.taken.book.conditions, group.thread)}
+        />
+      )}
       {group.taken && (
         <p className="text-s text-faint">
           {group.taken.book.code}, {group.taken.book.source.title}, {group.taken.book.source.place}

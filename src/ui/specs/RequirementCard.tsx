@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { call } from '#client/api.ts';
+import { proofWarningInBook } from '#core/preload/proof-warning.ts';
 import { specificationOf } from '#core/spec/book/book-requirement.ts';
 import { sourceName } from '#core/spec/book/source.ts';
 import { OPERATIONS } from '#wire/api.ts';
@@ -12,6 +13,7 @@ import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { dayHere } from '../kit/time/here.ts';
 import { fromTheBook, tightenThis } from '../layout/tighten-this.ts';
 import { PreloadPanel } from '../preload/PreloadPanel.tsx';
+import { ProofNotice } from '../preload/ProofNotice.tsx';
 import { LiveDerivation } from './LiveDerivation.tsx';
 
 type View = z.output<(typeof OPERATIONS)['requirement']['response']>;
@@ -151,6 +153,7 @@ export const RequirementCard = ({
         )}
         {kept.isWithdrawn && <strong className="text-high"> This requirement is withdrawn.</strong>}
       </p>
+      <ProofNotice warning={proofWarningInBook(torque, conditions, size)} />
       <Disagreements conflicts={conflicts} id={kept.id} />
       {conditionWords(conditions).length > 0 && (
         <ul className="flex flex-wrap gap-2">

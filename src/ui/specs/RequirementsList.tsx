@@ -1,3 +1,4 @@
+import { proofWarningInBook } from '#core/preload/proof-warning.ts';
 import { type Source, sourceName } from '#core/spec/book/source.ts';
 import type { KeptRequirement } from '#wire/book.ts';
 
@@ -49,6 +50,11 @@ export const RequirementsList = ({ requirements, total, sources, chosen, isWide,
               {nameOf(sourceId)}
               {body.place && `, ${body.place}`}
             </span>
+            {proofWarningInBook(body.torque, body.conditions, body.size) && (
+              <span className="col-span-2 text-s font-semibold text-high">
+                past 90 % of proof where friction is low
+              </span>
+            )}
           </button>
         </li>
       ))}

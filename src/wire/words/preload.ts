@@ -1,4 +1,5 @@
 import type { Surface } from '#core/preload/nut-factor.ts';
+import type { ProofWarning } from '#core/preload/proof-warning.ts';
 import type { Stripping } from '#core/preload/stripping.ts';
 import type { NutMaterial } from '#core/preload/tensile-strength.ts';
 
@@ -22,6 +23,10 @@ export const NUT_WORDS: Readonly<Record<NutMaterial, string>> = {
   'cast-iron': 'cast iron',
   'magnesium-cast': 'cast magnesium',
 };
+
+/** What stands against a screw at a requirement. */
+export const proofWords = ({ thread, propertyClass, share }: ProofWarning): string =>
+  `Where friction is low, this takes an ${thread} screw of class ${propertyClass} to ${Math.round(share * 100)} % of its proof strength; past 90 % little is left before it stretches for good. Check class, thread and lubrication against the source.`;
 
 /** A force in kilonewtons, or newtons where it is small, with three digits. */
 export const forceWords = (newtons: number): string =>

@@ -20,6 +20,7 @@ import { BookNewsPanel } from './BookNewsPanel.tsx';
 import { FastenerTable } from './FastenerTable.tsx';
 import { OverloadPanel } from './OverloadPanel.tsx';
 import { PartsPanel } from './PartsPanel.tsx';
+import { PastProofPanel } from './PastProofPanel.tsx';
 import { PlanTools } from './PlanTools.tsx';
 import { RoutePanel } from './RoutePanel.tsx';
 import { RulesPanel } from './RulesPanel.tsx';
@@ -73,6 +74,7 @@ export const PlanScreen = ({ events, person, tools, adapters, news, parts, pace 
         <section className="grid content-start gap-4">
           <BookNewsPanel job={job} news={news} />
           <OverloadPanel view={view} />
+          <PastProofPanel view={view} />
           <AssumedLines view={view} />
           <PlanTools job={job} tools={tools} adapters={adapters} person={person} />
           {view.signatures.length === 0 && <RoutePanel job={job} crib={tools} pace={pace} />}
