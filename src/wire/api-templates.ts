@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { ledgerEventSchema } from '#core/event/event-forms.ts';
 import { intervalSchema, nextJobSchema, setIntervalSchema } from './interval.ts';
+import { ownKindSchema, writtenKindSchema } from './joint-kind.ts';
 import { NOTHING, operation } from './operation.ts';
 import {
   keptTemplateSchema,
@@ -50,6 +51,22 @@ export const TEMPLATE_OPERATIONS = {
     who: 'see',
     request: NOTHING,
     response: z.unknown(),
+  }),
+  listOwnKinds: operation({
+    method: 'GET',
+    path: '/api/v1/joint-kinds',
+    summary: 'The kinds of joint that the site wrote itself',
+    who: 'see',
+    request: NOTHING,
+    response: z.array(ownKindSchema),
+  }),
+  writeJointKind: operation({
+    method: 'POST',
+    path: '/api/v1/joint-kinds',
+    summary: 'Write a kind of joint of the site’s own, or its next revision',
+    who: 'change-site',
+    request: writtenKindSchema,
+    response: ownKindSchema,
   }),
   listIntervals: operation({
     method: 'GET',

@@ -302,6 +302,17 @@ const WORKS: readonly Work[] = [
     },
   },
   {
+    screen: 'kinds of joint',
+    address: () => '/settings/joints',
+    work: async (page, hand) => {
+      await hand.press(button(page, 'Write one like it'));
+      await hand.write(page.getByLabel('Passes, in percent'), '50, 30');
+      await hand.write(page.getByLabel('Name', { exact: true }), 'By one hand');
+      await hand.press(button(page, 'Keep it'));
+      await expect(page.getByRole('alert')).toContainText('Its passes go back');
+    },
+  },
+  {
     screen: 'what is kept',
     address: () => '/settings/keeping',
     work: async (page, hand) => {

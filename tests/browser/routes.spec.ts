@@ -18,6 +18,7 @@ const PAGES = [
   '/jobs/new/templates/[template]',
   '/parts/[part]',
   '/settings',
+  '/settings/joints',
   '/settings/keeping',
   '/sign-in',
   '/specs',

@@ -113,6 +113,15 @@ const SCREENS: readonly { readonly name: string; readonly open: (page: Page) => 
     open: async (page) => page.goto(`/jobs/${await demoJob(page, 'Azimuth')}/plan`),
   },
   { name: 'settings', open: (page) => page.goto('/settings') },
+  { name: 'kinds of joint', open: (page) => page.goto('/settings/joints') },
+  {
+    name: 'a kind of joint, written',
+    open: async (page) => {
+      await page.goto('/settings/joints');
+      await atRest(page);
+      await page.getByRole('button', { name: 'Write one like it' }).first().click();
+    },
+  },
   { name: 'sign-in', open: (page) => page.goto('/sign-in') },
 ];
 

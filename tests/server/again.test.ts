@@ -3,8 +3,11 @@ import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import { dueAgainAt } from '#core/job/due-again.ts';
 import { fastenerLines } from '#core/job/fastener-list.ts';
+import { ONE_PASS } from '#core/joint/joint-kind.ts';
+import { SOFT_SEAT_RING } from '#core/joint/kinds/soft-seat-ring.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { intervals, openNextJob, setMachineInterval } from '#server/services/intervals.ts';
+import { ownKinds, writeJointKind } from '#server/services/joint-kinds.ts';
 import { planJob } from '#server/services/plan-job.ts';
 import { signJob } from '#server/services/sign-job.ts';
 import { templateLabelSvg } from '#server/services/template-label.ts';
@@ -119,6 +122,61 @@ describe('a template', () => {
     expect(svg).not.toContain('<b>');
     expect(svg).toContain('&#60;b&#62;');
     expect(svg).toContain('2 fasteners');
+  });
+});
+
+describe('a kind of joint that a site writes itself', () => {
+  const like = {
+    ...SOFT_SEAT_RING,
+    code: 'own-shutter-rail',
+    name: 'Shutter rail',
+    order: 'alternating',
+  } as const;
+  const rail = async (jointKind = 'own-shutter-rail') => {
+    const { lines } = valueOrThrow(
+      fastenerLines('position,label,requirement\nS1,rail,0.9 Nm\nS2,rail,0.9 Nm'),
+    );
+    const group = { id: 'A', title: 'Rail', jointKind, seenFrom: 'from above', irreplaceable: [] };
+    return planJob({ ...newJob(), lines, groups: [group] }, await person('Tam'));
+  };
+
+  test('jobs are planned by it; its next revision leaves their plans as they were', async () => {
+    expect(await rail()).toMatchObject({ refusal: { code: 'joint-kind-unknown' } });
+    const lead = await person('Lea');
+    expect(valueOrThrow(await writeJointKind(like, 0, lead)).kind.revision).toBe(1);
+    const first = valueOrThrow(await rail()).job;
+    expect((await stateOf(first)).plan.groups[0]?.kind).toEqual({ ...like, revision: 1 });
+    valueOrThrow(await writeJointKind({ ...like, name: 'Shutter rail, dry' }, 1, lead));
+    const second = valueOrThrow(await rail()).job;
+    expect((await stateOf(second)).plan.groups[0]?.kind).toMatchObject({
+      revision: 2,
+      name: 'Shutter rail, dry',
+    });
+    expect((await stateOf(first)).plan.groups[0]?.kind.revision).toBe(1);
+    expect((await ownKinds()).filter(({ kind }) => kind.code === like.code)).toHaveLength(1);
+    // What is opened as before takes the kind as it is now.
+    const { id } = await kept('Rail', first);
+    const again = valueOrThrow(await openTemplate(id, asked(), lead)).job;
+    expect((await stateOf(again)).plan.groups[0]?.kind.revision).toBe(2);
+  });
+
+  test('of an older revision nothing is kept, and one that jobs can’t be worked by is refused', async () => {
+    const lead = await person('Lea');
+    const other = { ...like, code: 'own-other' };
+    valueOrThrow(await writeJointKind(other, 0, lead));
+    expect(await writeJointKind(other, 0, lead)).toMatchObject({ refusal: { code: 'revision-stale' } });
+    const refusedAs = async (change: object) => await writeJointKind({ ...other, ...change }, 1, lead);
+    const [full] = ONE_PASS;
+    const half = { name: 'half', amount: { kind: 'share', share: 0.5 } } as const;
+    for (const [what, change] of [
+      ['code', { code: 'collet-nut' }],
+      ['passes', { passes: [full, half] }],
+      ['passes', { passes: [half] }],
+      ['moved', { words: { ...like.words, moved: '' } }],
+      ['details', { details: [{ id: 'colour', name: 'Colour', missing: 'none' }] }],
+      ['cautions', { steps: [] }],
+    ] as const)
+      expect(await refusedAs(change)).toMatchObject({ refusal: { code: 'joint-kind-impossible', what } });
   });
 });
 

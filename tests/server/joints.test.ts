@@ -6,7 +6,7 @@ import { lifted } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { fastenerLines } from '#core/job/fastener-list.ts';
 import type { JobPlan } from '#core/job/plan.ts';
-import { isShippedKind } from '#core/joint/joint-kinds.ts';
+import { isKindOfSite, JOINT_KINDS } from '#core/joint/joint-kinds.ts';
 import { COLLET_NUT } from '#core/joint/kinds/collet-nut.ts';
 import { appendEvents } from '#server/append/append-events.ts';
 import { beginJob } from '#server/append/begin-job.ts';
@@ -138,7 +138,7 @@ describe('a job of another joint in the ledger', () => {
       ...plan,
       groups: [{ ...group, kind: { ...COLLET_NUT, steps: [] } }],
     } as JobPlan;
-    expect(isShippedKind({ ...COLLET_NUT, steps: [] })).toBe(false);
+    expect(isKindOfSite({ ...COLLET_NUT, steps: [] }, JOINT_KINDS)).toBe(false);
     const tam = await person('Tam');
     const at = { id: uuidv7(), job: uuidv7(), deviceTime: '2026-11-02T08:00:00.000Z', person: tam };
     const result = await inTransaction(

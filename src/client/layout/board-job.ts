@@ -1,7 +1,7 @@
 import type { FastenerLine } from '#core/job/fastener-list.ts';
-import { jointKindOf } from '#core/joint/joint-kinds.ts';
 import type { Laid } from '#core/layout/board.ts';
 import type { NewGroup } from '#wire/new-job.ts';
+import { siteKindOf } from '../site-kinds.ts';
 import type { BoardGroup, Laying } from './board-store.ts';
 
 /** A group without a kind is no group of a job yet. */
@@ -17,7 +17,7 @@ const groupOfJob = ({
   id,
   title,
   jointKind,
-  seenFrom: jointKindOf(jointKind)?.words.seenFrom ?? 'from the front',
+  seenFrom: siteKindOf(jointKind)?.words.seenFrom ?? 'from the front',
   irreplaceable: [],
   worked: {
     order,

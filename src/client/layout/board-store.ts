@@ -2,12 +2,12 @@ import { temporal } from 'zundo';
 import { createJSONStorage, persist } from 'zustand/middleware';
 import { createStore } from 'zustand/vanilla';
 import type { JointKind, Pass } from '#core/joint/joint-kind.ts';
-import { jointKindOf } from '#core/joint/joint-kinds.ts';
 import { type Board, ordered, without, withPlaces } from '#core/layout/board.ts';
 import { type Generator, generated, type Place } from '#core/layout/generator.ts';
 import type { Order } from '#core/order/orders.ts';
 import type { FromBook } from '#core/spec/book/from-book.ts';
 import { newId } from '../happen.ts';
+import { siteKindOf } from '../site-kinds.ts';
 
 /** How a group on the board is to be worked. */
 export type BoardGroup = {
@@ -101,7 +101,7 @@ export const changeGroup = (part: Partial<BoardGroup>): void =>
   change(({ board, groups, current }) => {
     const before = currentGroup({ board, groups, current });
     const isNew = part.jointKind !== undefined && part.jointKind !== before.jointKind;
-    const kind = isNew ? jointKindOf(part.jointKind ?? '') : undefined;
+    const kind = isNew ? siteKindOf(part.jointKind ?? '') : undefined;
     const whole = { ...(kind ? workedByKind(kind) : {}), ...part };
     return {
       groups: groups.map((group) => (group.id === current ? { ...group, ...whole } : group)),

@@ -15,7 +15,7 @@ import { SOFT_SEAT_RING } from './kinds/soft-seat-ring.ts';
 import { TORQUE_TO_ANGLE } from './kinds/torque-to-angle.ts';
 import { WHEEL_NUTS } from './kinds/wheel-nuts.ts';
 
-/** Every kind of joint that a job can be planned with. A new one is its own file of data with its words, and a line here. */
+/** Every kind of joint that a job can be planned with on any site. A new one is its own file of data with its words, and a line here. */
 export const JOINT_KINDS: readonly JointKind[] = [
   CONTROL_CABINET,
   BUSBAR,
@@ -37,7 +37,7 @@ export const JOINT_KINDS: readonly JointKind[] = [
 export type Worked = Pick<JointKind, 'order' | 'passes' | 'roundsUntilStill' | 'passesSource'>;
 
 /** Whether passes end at the whole torque and never go back: a plan may choose no others. */
-const arePasses = (passes: readonly Pass[]): boolean => {
+export const arePasses = (passes: readonly Pass[]): boolean => {
   const shares = passes.map(({ amount }) => (amount.kind === 'share' ? amount.share : null));
   return (
     shares.at(-1) === 1 && shares.every((share, index) => share !== null && share > (shares[index - 1] ?? 0))
@@ -59,10 +59,10 @@ export const workedAs = (
   };
 };
 
-/** Whether a kind of joint is one of these, word for word, in all but the order and the passes, which a plan chooses. Rounds until nothing moves
+/** Whether a kind of joint is one of those that the site has, word for word, in all but the order and the passes, which a plan chooses. Rounds until nothing moves
  *  only where the kind says what moving is. */
-export const isShippedKind = (kind: JointKind): boolean => {
-  const shipped = jointKindOf(kind.code);
+export const isKindOfSite = (kind: JointKind, kinds: readonly JointKind[]): boolean => {
+  const shipped = jointKindOf(kind.code, kinds);
   if (shipped === undefined) return false;
   const isAsIs = canonicalText(shipped) === canonicalText(kind);
   const isChosen =
@@ -78,18 +78,18 @@ const howWorked = ({ order, passes, roundsUntilStill }: JointKind): Omit<Worked,
   roundsUntilStill,
 });
 
-/** A kind of joint of an older plan as these have it now, worked in the order and passes of that plan where they still can be; as it is where these
- *  have none of its code. */
-export const asShippedNow = (kind: JointKind): JointKind => {
-  const shipped = jointKindOf(kind.code);
-  if (!shipped || isShippedKind(kind)) return kind;
+/** A kind of joint of an older plan as the site has it now, worked in the order and passes of that plan where they still can be; as it is where the site
+ *  has none of its code. */
+export const asKindNow = (kind: JointKind, kinds: readonly JointKind[]): JointKind => {
+  const shipped = jointKindOf(kind.code, kinds);
+  if (!shipped || isKindOfSite(kind, kinds)) return kind;
   const worked = workedAs(shipped, kind);
   // Where it was worked as the kind is, nothing was chosen.
   const isAsIs =
     canonicalText(workedAs(shipped, { ...shipped, ...howWorked(kind) })) === canonicalText(shipped);
-  return !isAsIs && isShippedKind(worked) ? worked : shipped;
+  return !isAsIs && isKindOfSite(worked, kinds) ? worked : shipped;
 };
 
-/** A kind of joint by its code; undefined where this code has none of it. */
-export const jointKindOf = (code: string): JointKind | undefined =>
-  JOINT_KINDS.find((kind) => kind.code === code);
+/** A kind of joint by its code; undefined where there is none. */
+export const jointKindOf = (code: string, kinds: readonly JointKind[] = JOINT_KINDS): JointKind | undefined =>
+  kinds.find((kind) => kind.code === code);

@@ -2,7 +2,8 @@ import { canonicalText } from '#core/canonical.ts';
 import { type Known, type KnownCrib, knowingCrib, knowingNothing } from '#core/command/known.ts';
 import type { UnplacedEvent } from '#core/event/event.ts';
 import type { PlannedRequirement } from '#core/job/plan.ts';
-import { isShippedKind } from '#core/joint/joint-kinds.ts';
+import type { JointKind } from '#core/joint/joint-kind.ts';
+import { isKindOfSite } from '#core/joint/joint-kinds.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
 import { toolBlocks } from '#core/tool/tool-blocks.ts';
@@ -10,6 +11,7 @@ import { siteDay } from '#wire/site-time.ts';
 import type { Asker } from '../asker.ts';
 import type { Connection } from '../database/pool.ts';
 import { selectAdapters } from '../queries/adapters.ts';
+import { selectSiteKinds } from '../queries/own-kinds.ts';
 import { selectSite } from '../queries/site.ts';
 import { type KnownTool, selectKnownTools, selectToolsInUse } from '../queries/tools.ts';
 import { requirementsInBook } from './requirements-in-book.ts';
@@ -42,6 +44,8 @@ const NO_TOOLS: KnownTools = { known: [], toolService: DEFAULT_SCHOOLS.toolServi
 export type ReadAhead = {
   readonly crib: (KnownTools & { readonly adapters: readonly Adapter[] }) | null;
   readonly inBook: ReadonlySet<string>;
+  /** The kinds of joint that the site has, where a job is planned. */
+  readonly kinds: readonly JointKind[];
 };
 
 const wholeCrib = async (db: Connection): Promise<ReadAhead['crib']> => {
@@ -58,6 +62,7 @@ const wholeCrib = async (db: Connection): Promise<ReadAhead['crib']> => {
 export const readAhead = async (db: Connection, events: readonly UnplacedEvent[]): Promise<ReadAhead> => ({
   crib: events.some(({ kind }) => kind === 'tool-chosen') ? await wholeCrib(db) : null,
   inBook: await requirementsInBook(db, events.flatMap(requirementsOf)),
+  kinds: events.some(({ kind }) => kind === 'job-planned') ? await selectSiteKinds(db) : [],
 });
 
 /** All that the site knows of a batch: what was read ahead, and now, in one statement, what stands against the tools that were used. */
@@ -65,7 +70,7 @@ export const knownToSite = async (
   db: Connection,
   events: readonly UnplacedEvent[],
   person: Asker,
-  { crib, inBook }: ReadAhead,
+  { crib, inBook, kinds }: ReadAhead,
 ): Promise<SiteKnowledge> => {
   const toolIds = crib ? [] : [...new Set(events.flatMap(toolsOf))];
   const inUse = toolIds.length > 0 ? await selectToolsInUse(db, toolIds) : NO_TOOLS;
@@ -76,7 +81,8 @@ export const knownToSite = async (
   });
   const isInBook: Known['isInBook'] = (requirement) =>
     requirement.book === null || inBook.has(canonicalText(requirement));
-  const base = { ...knowingNothing(person), hasHappened: true, isInBook, isJointKind: isShippedKind };
+  const isJointKind: Known['isJointKind'] = (kind) => isKindOfSite(kind, kinds);
+  const base = { ...knowingNothing(person), hasHappened: true, isInBook, isJointKind };
   const days = new Map<string, Known>();
   return (instant) => {
     const day = siteDay(instant, timeZone);

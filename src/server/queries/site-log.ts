@@ -30,7 +30,8 @@ export type LogKind =
   | 'tool-override'
   | 'recall-decided'
   | 'template-kept'
-  | 'interval-set';
+  | 'interval-set'
+  | 'joint-kind-written';
 
 /** Who writes down what nobody did: the site itself. */
 export const THE_SITE: Pick<Asker, 'id' | 'name'> = {

@@ -1,7 +1,7 @@
 import { unplacedEvent } from '#core/event/event.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { JobPlan } from '#core/job/plan.ts';
-import { asShippedNow } from '#core/joint/joint-kinds.ts';
+import { asKindNow } from '#core/joint/joint-kinds.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
@@ -12,6 +12,7 @@ import type { Asker } from '../asker.ts';
 import { inTransaction, type Transaction } from '../database/transaction.ts';
 import { selectEventsById } from '../queries/events.ts';
 import { insertJob, lockHead } from '../queries/jobs.ts';
+import { selectSiteKinds } from '../queries/own-kinds.ts';
 import { selectSite } from '../queries/site.ts';
 import { now } from './clock.ts';
 
@@ -31,9 +32,10 @@ export const beginFromPlan = async (
   contactOf?: ContactOf,
 ): Promise<Result<LedgerEvent, Problem>> => {
   const number = jobNumberText(await insertJob(db, ids.job, now()));
+  const kinds = await selectSiteKinds(db);
   const groups = before.groups
     .filter(({ id }) => before.fasteners.some(({ group }) => group === id))
-    .map((group) => ({ ...group, kind: asShippedNow(group.kind) }));
+    .map((group) => ({ ...group, kind: asKindNow(group.kind, kinds) }));
   const event = unplacedEvent(
     { id: ids.event, job: ids.job, deviceTime: ids.deviceTime, person: by },
     { kind: 'job-planned', body: { ...before, rules: NEWEST_RULES.number, number, groups } },

@@ -2,7 +2,8 @@ import { unplacedEvent } from '#core/event/event.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { readFastenerLines } from '#core/job/fastener-list.ts';
 import { type ListedGroup, plannedGroups } from '#core/job/planned-groups.ts';
-import { isShippedKind, jointKindOf, workedAs } from '#core/joint/joint-kinds.ts';
+import type { JointKind } from '#core/joint/joint-kind.ts';
+import { isKindOfSite, jointKindOf, workedAs } from '#core/joint/joint-kinds.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
@@ -14,16 +15,20 @@ import type { Asker } from '../asker.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { selectEventsById } from '../queries/events.ts';
 import { insertJob } from '../queries/jobs.ts';
+import { selectSiteKinds } from '../queries/own-kinds.ts';
 import { selectSite } from '../queries/site.ts';
 import { now } from './clock.ts';
 
-const wantedGroups = (groups: readonly NewGroup[]): Result<readonly ListedGroup[], Problem> => {
+const wantedGroups = (
+  groups: readonly NewGroup[],
+  kinds: readonly JointKind[],
+): Result<readonly ListedGroup[], Problem> => {
   const wanted: ListedGroup[] = [];
   for (const { jointKind, worked, ...group } of groups) {
-    const shipped = jointKindOf(jointKind);
+    const shipped = jointKindOf(jointKind, kinds);
     const kind = shipped && worked ? workedAs(shipped, worked) : shipped;
     if (!kind) return refused({ code: 'joint-kind-unknown', jointKind });
-    if (!isShippedKind(kind)) return refused({ code: 'passes-impossible', jointKind: kind.name });
+    if (!isKindOfSite(kind, kinds)) return refused({ code: 'passes-impossible', jointKind: kind.name });
     wanted.push({ ...group, kind, isInOrder: worked !== undefined });
   }
   return accepted(wanted);
@@ -41,7 +46,7 @@ export const planJob = (
     async (db): Promise<Result<LedgerEvent, Problem>> => {
       const [before] = await selectEventsById(db, [job.eventId]);
       if (before) return before.job === job.jobId ? accepted(before) : refused({ code: 'event-id-used' });
-      const wanted = wantedGroups(job.groups);
+      const wanted = wantedGroups(job.groups, await selectSiteKinds(db));
       if (!wanted.ok) return wanted;
       const { unit: siteUnit, schools } = await selectSite(db);
       const byId = new Map(wanted.value.map((group) => [group.id, group]));

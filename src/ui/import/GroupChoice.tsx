@@ -1,6 +1,6 @@
 import ArrowUp from 'lucide-react/icons/arrow-up';
+import { siteKindOf, siteKinds } from '#client/site-kinds.ts';
 import type { ReadLine } from '#core/job/fastener-list.ts';
-import { JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
 import { ORDER_WORDS } from '#wire/words/order.ts';
 import { Tick } from '../kit/Tick.tsx';
 import type { GroupDraft } from './use-fastener-list.ts';
@@ -15,7 +15,7 @@ type Props = {
 };
 
 const kindFacts = (code: string): string => {
-  const kind = jointKindOf(code);
+  const kind = siteKindOf(code);
   if (!kind) return 'The kind decides the words, the cautions, the order, the passes and what is measured.';
   const passes = kind.passes.length === 1 ? 'one pass' : `${kind.passes.length} passes`;
   const rounds = kind.roundsUntilStill ? ', then rounds until nothing moves' : '';
@@ -28,7 +28,7 @@ export const GroupChoice = ({ group, place, lines, onChange, onUp }: Props) => {
   const { id, title, jointKind, seenFrom, irreplaceable } = group;
   const parts = [...new Set(lines.flatMap(({ fastener }) => fastener?.part || []))];
   const choose = (code: string): void =>
-    onChange({ jointKind: code, seenFrom: jointKindOf(code)?.words.seenFrom ?? seenFrom });
+    onChange({ jointKind: code, seenFrom: siteKindOf(code)?.words.seenFrom ?? seenFrom });
   return (
     <div className="grid gap-3 border-t border-rule pt-3 sm:grid-cols-2" data-group={id}>
       {place !== null && (
@@ -53,7 +53,7 @@ export const GroupChoice = ({ group, place, lines, onChange, onUp }: Props) => {
           onChange={(event) => choose(event.target.value)}
         >
           <option value="">choose …</option>
-          {JOINT_KINDS.map(({ code, name }) => (
+          {siteKinds().map(({ code, name }) => (
             <option key={code} value={code}>
               {name}
             </option>

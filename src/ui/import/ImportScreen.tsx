@@ -2,9 +2,10 @@ import BookOpen from 'lucide-react/icons/book-open';
 import { useRef, useState } from 'react';
 import { call } from '#client/api.ts';
 import { newId } from '#client/happen.ts';
+import { siteKindOf, takeOwnKinds } from '#client/site-kinds.ts';
 import type { FastenerColumn, ReadLine } from '#core/job/fastener-list.ts';
 import { ONLY_GROUP } from '#core/job/only-group.ts';
-import { jointKindOf } from '#core/joint/joint-kinds.ts';
+import type { JointKind } from '#core/joint/joint-kind.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { Site } from '#wire/site.ts';
 import { requirementWords } from '#wire/words/requirement.ts';
@@ -28,7 +29,7 @@ const FIRST_COLUMNS = [
 
 /** The columns of the preview: what every list has, and what the kinds of joint of this one add. */
 const previewColumns = (groups: readonly GroupDraft[]) => {
-  const kinds = groups.flatMap(({ jointKind }) => jointKindOf(jointKind) ?? []);
+  const kinds = groups.flatMap(({ jointKind }) => siteKindOf(jointKind) ?? []);
   const details = new Map(kinds.flatMap((kind) => kind.details.map(({ id, name }) => [id, name] as const)));
   return [
     ...FIRST_COLUMNS,
@@ -58,8 +59,11 @@ const actionWords = (lines: number, unchosen: number, doubts: number): string =>
   return lines === 1 ? 'Import the line' : `Import all ${lines} lines`;
 };
 
+type Props = { readonly site: Site; readonly ownKinds: readonly JointKind[] };
+
 /** A job from a list of fasteners: choose the file, say what kind of joint each group is, see how each line was read, settle what is in doubt, import all or nothing. */
-export const ImportScreen = ({ site }: { readonly site: Site }) => {
+export const ImportScreen = ({ site, ownKinds }: Props) => {
+  takeOwnKinds(ownKinds);
   const form = useKitForm(importFactsSchema, { defaults: EMPTY_FACTS, draft: 'jentik-import-2' });
   const list = useFastenerList(site);
   const [isDoubtsOnly, setDoubtsOnly] = useState(false);

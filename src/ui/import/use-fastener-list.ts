@@ -1,5 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { call } from '#client/api.ts';
+import { siteKindOf, siteKinds } from '#client/site-kinds.ts';
 import {
   type FastenerColumn,
   type FastenerLine,
@@ -11,7 +12,6 @@ import {
 } from '#core/job/fastener-list.ts';
 import { ONLY_GROUP } from '#core/job/only-group.ts';
 import type { JointKind } from '#core/joint/joint-kind.ts';
-import { JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
 import type { FromBook } from '#core/spec/book/from-book.ts';
 import { decodeText, type TextEncodingName } from '#core/spec/list/decode-text.ts';
 import type { Separator } from '#core/spec/list/delimited-table.ts';
@@ -110,9 +110,9 @@ export const useFastenerList = (site: Site): FastenerList => {
   );
   const read = useMemo(() => {
     if (!draft) return [];
-    const kinds = new Map(draft.groups.map(({ id, jointKind }) => [id, jointKindOf(jointKind)]));
+    const kinds = new Map(draft.groups.map(({ id, jointKind }) => [id, siteKindOf(jointKind)]));
     // A group whose kind is not chosen yet is read as the first one; its kind is asked for beside the list.
-    const kindOf = (group: string): JointKind => kinds.get(group) ?? (JOINT_KINDS[0] as JointKind);
+    const kindOf = (group: string): JointKind => kinds.get(group) ?? (siteKinds()[0] as JointKind);
     return readFastenerLines(draft.lines, { kindOf, siteUnit: site.unit, schools: site.schools });
   }, [draft, site.schools, site.unit]);
 

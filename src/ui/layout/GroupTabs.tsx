@@ -1,6 +1,6 @@
 import Plus from 'lucide-react/icons/plus';
 import type { BoardGroup } from '#client/layout/board-store.ts';
-import { jointKindOf } from '#core/joint/joint-kinds.ts';
+import { siteKindOf } from '#client/site-kinds.ts';
 
 type Props = {
   readonly groups: readonly BoardGroup[];
@@ -24,7 +24,7 @@ export const GroupTabs = ({ groups, current, onChoose, onAdd, onDrop }: Props) =
           className="act-quiet px-3 aria-pressed:border-layout aria-pressed:font-bold"
           onClick={() => onChoose(id)}
         >
-          {id} {jointKindOf(jointKind)?.name ?? ''}
+          {id} {siteKindOf(jointKind)?.name ?? ''}
         </button>
       ))}
     {onAdd && (

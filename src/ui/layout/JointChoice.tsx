@@ -1,7 +1,7 @@
 import BookOpen from 'lucide-react/icons/book-open';
 import { useState } from 'react';
 import { type BoardGroup, changeGroup } from '#client/layout/board-store.ts';
-import { JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
+import { siteKindOf, siteKinds } from '#client/site-kinds.ts';
 import { proofWarningInBook } from '#core/preload/proof-warning.ts';
 import { resolvedRequirement } from '#core/spec/requirement/resolved-requirement.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
@@ -19,7 +19,7 @@ type Props = { readonly group: BoardGroup; readonly site: Site };
 /** What is worked: its kind of joint, the value as it is printed or out of the book, and the thread. */
 export const JointChoice = ({ group, site }: Props) => {
   const [isLooking, setLooking] = useState(false);
-  const kind = jointKindOf(group.jointKind);
+  const kind = siteKindOf(group.jointKind);
   const read =
     group.requirement.trim() === '' || group.taken ? null : resolvedRequirement(group.requirement, site.unit);
   return (
@@ -28,7 +28,7 @@ export const JointChoice = ({ group, site }: Props) => {
         label="Kind of joint"
         name="jointKind"
         value={group.jointKind}
-        options={[['', 'choose …'], ...JOINT_KINDS.map(({ code, name }) => [code, name] as const)]}
+        options={[['', 'choose …'], ...siteKinds().map(({ code, name }) => [code, name] as const)]}
         onChoose={(jointKind) => changeGroup({ jointKind })}
       />
       {kind && <KindFacts kind={kind} />}

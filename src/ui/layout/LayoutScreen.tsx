@@ -8,7 +8,8 @@ import {
   currentGroup,
   dropGroup,
 } from '#client/layout/board-store.ts';
-import { jointKindOf } from '#core/joint/joint-kinds.ts';
+import { siteKindOf, takeOwnKinds } from '#client/site-kinds.ts';
+import type { JointKind } from '#core/joint/joint-kind.ts';
 import { moved } from '#core/layout/board.ts';
 import type { Site } from '#wire/site.ts';
 import { TryOut } from '../simulate/TryOut.tsx';
@@ -27,7 +28,7 @@ import { useLaying } from './use-laying.ts';
 import { usePicture } from './use-picture.ts';
 import { WhereChoice } from './WhereChoice.tsx';
 
-type Props = { readonly site: Site };
+type Props = { readonly site: Site; readonly ownKinds: readonly JointKind[] };
 
 const Step = ({
   number,
@@ -48,16 +49,17 @@ const Step = ({
 );
 
 /** A job laid out without a file: what joint, where its fasteners sit, in which order and passes; tried out, and started. */
-export const LayoutScreen = ({ site }: Props) => {
+export const LayoutScreen = ({ site, ownKinds }: Props) => {
+  takeOwnKinds(ownKinds);
   const laying = useLaying();
   const { board, groups, current, canUndo, canRedo } = laying;
   const group = currentGroup(laying);
-  const kind = jointKindOf(group.jointKind);
+  const kind = siteKindOf(group.jointKind);
   const choice = useChoice(board, current);
   const [mode, setMode] = useState<BoardMode>('look');
   const picture = usePicture();
   const own = useMemo(() => board.filter((laid) => laid.group === current), [board, current]);
-  const drives = new Map(groups.map(({ id, jointKind }) => [id, jointKindOf(jointKind)?.usualDrive]));
+  const drives = new Map(groups.map(({ id, jointKind }) => [id, siteKindOf(jointKind)?.usualDrive]));
   // All is shown anew whenever there are more or fewer of them, not when one is moved.
   const fitAgain = mode === 'add' ? 'as it is' : `${board.length} ${board[0]?.id ?? ''} ${picture.url ?? ''}`;
   return (

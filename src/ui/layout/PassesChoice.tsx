@@ -1,8 +1,8 @@
 import Plus from 'lucide-react/icons/plus';
 import X from 'lucide-react/icons/x';
 import { type BoardGroup, changeGroup } from '#client/layout/board-store.ts';
+import { siteKindOf } from '#client/site-kinds.ts';
 import type { JointKind, Pass, PassTemplate } from '#core/joint/joint-kind.ts';
-import { jointKindOf } from '#core/joint/joint-kinds.ts';
 import { waitsOf } from '#core/joint/waits.ts';
 import { waitWords } from '#wire/words/joint.ts';
 import { passesWords } from '#wire/words/order.ts';
@@ -42,7 +42,7 @@ const passOf = (text: string, last: boolean): Pass | null => {
 
 /** In how many passes they are brought to their torque: a template of the kind with its source, or shares of one's own. */
 export const PassesChoice = ({ group }: Props) => {
-  const kind = jointKindOf(group.jointKind);
+  const kind = siteKindOf(group.jointKind);
   if (!kind) return <p className="text-s text-faint">Choose the kind of joint first.</p>;
   const { passes, roundsUntilStill } = group;
   const change = (next: readonly Pass[], rounds = roundsUntilStill): void =>

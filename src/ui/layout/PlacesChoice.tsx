@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { type BoardGroup, layOut } from '#client/layout/board-store.ts';
-import { jointKindOf } from '#core/joint/joint-kinds.ts';
+import { siteKindOf } from '#client/site-kinds.ts';
 import { generatedCount } from '#core/layout/generator.ts';
 import { LoneField } from '../kit/form/LoneField.tsx';
 import { SHAPE_FIELDS, SHAPE_WORDS, type Shape, typedGenerator } from './generator-fields.ts';
@@ -8,7 +8,7 @@ import { SHAPE_FIELDS, SHAPE_WORDS, type Shape, typedGenerator } from './generat
 type Props = { readonly group: BoardGroup; readonly laid: number };
 
 const usualShape = (jointKind: string): Shape => {
-  const outline = jointKindOf(jointKind)?.outline;
+  const outline = siteKindOf(jointKind)?.outline;
   if (outline === 'ring') return 'bolt-circle';
   return outline === 'rails' ? 'terminal-block' : 'row';
 };

@@ -2,8 +2,9 @@ import { useEffect, useRef, useState } from 'react';
 import { z } from 'zod';
 import { call } from '#client/api.ts';
 import { deviceNow, newId } from '#client/happen.ts';
+import { siteKindOf, siteKinds, takeOwnKinds } from '#client/site-kinds.ts';
 import { ONLY_GROUP } from '#core/job/only-group.ts';
-import { JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
+import type { JointKind } from '#core/joint/joint-kind.ts';
 import { kindNamed } from '#core/joint/kind-named.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { SentJob } from '#wire/new-job.ts';
@@ -55,7 +56,7 @@ const jobOf = (
 ): SentJob => {
   // A value that was changed by hand is no longer the book's.
   const taken = value?.taken && value.printed === facts.printed ? value.taken : null;
-  const kind = jointKindOf(facts.jointKind);
+  const kind = siteKindOf(facts.jointKind);
   return {
     ...ids,
     deviceTime: deviceNow(),
@@ -86,8 +87,11 @@ const jobOf = (
   };
 };
 
+type Props = { readonly site: Site; readonly ownKinds: readonly JointKind[] };
+
 /** One value, one fastener, no file: what is not known yet is asked, and the tool comes next. */
-export const TightenScreen = ({ site }: { readonly site: Site }) => {
+export const TightenScreen = ({ site, ownKinds }: Props) => {
+  takeOwnKinds(ownKinds);
   const [value, setValue] = useState<Tightened | null>(null);
   const [details, setDetails] = useState<Readonly<Record<string, string>>>({});
   const form = useKitForm(tightenSchema, { defaults: NOTHING, draft: null });
@@ -99,7 +103,7 @@ export const TightenScreen = ({ site }: { readonly site: Site }) => {
     if (kept) form.reset(factsOf(kept));
   }, []);
   const [printed, jointKind] = form.watch(['printed', 'jointKind']);
-  const kind = jointKindOf(jointKind);
+  const kind = siteKindOf(jointKind);
   return (
     <Form
       form={form}
@@ -129,7 +133,7 @@ export const TightenScreen = ({ site }: { readonly site: Site }) => {
             label="Kind of joint"
             options={[
               { value: '', words: 'choose …' },
-              ...JOINT_KINDS.map(({ code, name }) => ({ value: code, words: name })),
+              ...siteKinds().map(({ code, name }) => ({ value: code, words: name })),
             ]}
           />
         </div>

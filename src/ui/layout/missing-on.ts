@@ -1,8 +1,8 @@
 import { boardJob } from '#client/layout/board-job.ts';
 import type { Laying } from '#client/layout/board-store.ts';
+import { siteKindOf, siteKinds } from '#client/site-kinds.ts';
 import { readFastenerLines } from '#core/job/fastener-list.ts';
 import type { JointKind } from '#core/joint/joint-kind.ts';
-import { JOINT_KINDS, jointKindOf } from '#core/joint/joint-kinds.ts';
 import { repeatedNames } from '#core/layout/board.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
 import type { Site } from '#wire/site.ts';
@@ -20,8 +20,8 @@ export const missingOn = (laying: Laying, site: Site): string | null => {
   const { lines } = boardJob(laying);
   const untold = lines.find(({ cells }) => (cells['requirement'] ?? '').trim() === '');
   if (untold) return `Say the torque${which(untold.cells['group'] ?? '')}`;
-  const kinds = new Map(inUse.map(({ id, jointKind }) => [id, jointKindOf(jointKind)]));
-  const kindOf = (group: string): JointKind => kinds.get(group) ?? (JOINT_KINDS[0] as JointKind);
+  const kinds = new Map(inUse.map(({ id, jointKind }) => [id, siteKindOf(jointKind)]));
+  const kindOf = (group: string): JointKind => kinds.get(group) ?? (siteKinds()[0] as JointKind);
   const read = readFastenerLines(lines, { kindOf, siteUnit: site.unit, schools: site.schools });
   const doubtful = read.find(({ findings }) => findings.length > 0);
   const [finding] = doubtful?.findings ?? [];

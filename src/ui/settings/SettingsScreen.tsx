@@ -47,6 +47,13 @@ export const SettingsScreen = ({ site, people: first, person, theme, changes }: 
               <ThemeChoice first={theme} />
             </section>
             <section className="panel grid gap-2 p-4">
+              <h2 className="text-l font-bold">Kinds of joint</h2>
+              <p>Their words, cautions, order and passes; a shop writes its own.</p>
+              <a className="act-quiet justify-self-start" href="/settings/joints">
+                See and write them
+              </a>
+            </section>
+            <section className="panel grid gap-2 p-4">
               <h2 className="text-l font-bold">Records</h2>
               <p>The ledger proves itself, and a backup restores it with the same hashes.</p>
               <a className="act-quiet justify-self-start" href="/settings/keeping">

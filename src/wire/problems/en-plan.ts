@@ -1,8 +1,10 @@
 import type { DrawingRefusal } from '#core/drawing/drawing-refusal.ts';
+import type { OwnKindRefusal } from '#core/joint/own-kind.ts';
 import { type Problem, type ProblemWords, words } from './problem.ts';
 
 type PlanCode =
   | 'passes-impossible'
+  | 'joint-kind-impossible'
   | 'pitch-not-known'
   | 'too-few-readings-here'
   | 'no-loss-measured'
@@ -12,6 +14,14 @@ type Wording = {
   readonly [C in PlanCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
 };
 
+const KIND_WORDS: Readonly<Record<OwnKindRefusal['what'], string>> = {
+  code: 'Its code is not one of the site’s own.',
+  passes: 'Its passes go back, or end short of the whole torque.',
+  moved: 'It asks for rounds until nothing moves, and does not say what moving is.',
+  details: 'It has details that no list has a column for.',
+  cautions: 'Nothing is confirmed before its first pull. At least one caution must be.',
+};
+
 /** The words for what can be wrong with a plan, what is laid out for it, and what is worked out of it. */
 export const PLAN_WORDS: Wording = {
   'passes-impossible': ({ jointKind }) =>
@@ -19,6 +29,12 @@ export const PLAN_WORDS: Wording = {
       'These passes can’t be worked',
       `The passes chosen for “${jointKind}” go back, or end short of the whole torque, or ask for rounds until nothing moves where nothing says what moving is.`,
       'Choose passes that grow, each larger than the one before, and end at the whole torque.',
+    ),
+  'joint-kind-impossible': ({ what }) =>
+    words(
+      'No job can be worked by this kind of joint',
+      KIND_WORDS[what],
+      'Change that, and keep it again; what you wrote stays here.',
     ),
   'pitch-not-known': ({ text }) =>
     words(

@@ -1,3 +1,4 @@
+import type { OwnKindRefusal } from '#core/joint/own-kind.ts';
 /** What the server can refuse beside what core refuses. */
 export type ServiceRefusal =
   | { readonly code: 'not-signed-in' }
@@ -62,4 +63,5 @@ export type ServiceRefusal =
   | { readonly code: 'job-busy' }
   | { readonly code: 'database-away' }
   | { readonly code: 'fault'; readonly reference: string }
+  | OwnKindRefusal
   | { readonly code: 'passes-impossible'; readonly jointKind: string };

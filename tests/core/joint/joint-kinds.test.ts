@@ -1,8 +1,9 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
+import type { JointKind } from '#core/joint/joint-kind.ts';
 import { jointKindSchema, type Pass } from '#core/joint/joint-kind.ts';
-import { asShippedNow, isShippedKind, JOINT_KINDS, jointKindOf, workedAs } from '#core/joint/joint-kinds.ts';
+import { asKindNow, isKindOfSite, JOINT_KINDS, jointKindOf, workedAs } from '#core/joint/joint-kinds.ts';
 import { COLLET_NUT } from '#core/joint/kinds/collet-nut.ts';
 import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import { CONTROL_CABINET_1 } from '#core/joint/kinds/control-cabinet-1.ts';
@@ -10,6 +11,9 @@ import { SOFT_SEAT_RING } from '#core/joint/kinds/soft-seat-ring.ts';
 import { cautionsOf } from '#core/view/due-steps.ts';
 import { inProject } from '../../../scripts/site/paths.ts';
 import { planOf, sampleGroup } from '../job/sample-joints.ts';
+
+const isShippedKind = (kind: JointKind): boolean => isKindOfSite(kind, JOINT_KINDS);
+const asShippedNow = (kind: JointKind): JointKind => asKindNow(kind, JOINT_KINDS);
 
 const sources = (folder: string): readonly string[] =>
   readdirSync(folder).flatMap((name) => {
