@@ -286,7 +286,7 @@ test('an assembly is kept as a template; its label, scanned, opens the next job,
   await page.getByRole('button', { name: 'Open the job with these 4' }).click();
   await expect(page).toHaveURL(/plan$/);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Encoder cover, north tower');
-  await expect(page.getByText('4 ring screws crosswise')).toBeVisible();
+  await expect(page.getByRole('heading', { name: '4 ring screws crosswise' })).toBeVisible();
 });
 
 test('a machine whose interval is over: its next job is one press away, and then it is not due', async ({

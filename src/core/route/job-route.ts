@@ -1,6 +1,7 @@
 import type { PlannedGroup } from '../job/plan.ts';
 import { NEWEST_RULES, rulesOf } from '../rules/rules-by-number.ts';
-import { betterFit, isAsSure, rankedTools, type ToolCandidate, type ToolFit } from '../tool/choose-tool.ts';
+import { isAsSure } from '../tool/as-sure.ts';
+import { betterFit, rankedTools, type ToolCandidate, type ToolFit } from '../tool/choose-tool.ts';
 import type { Tool } from '../tool/tool.ts';
 import type { ToolSetting } from '../tool/tool-setting.ts';
 import { type FastenerView, fastenerAt } from '../view/bench.ts';

@@ -170,11 +170,8 @@ const considered = (
 
 /** Steps of probability: two tools in one step are as sure to a person at a bench. */
 const PROBABILITY_STEP = 0.005;
-const stepOf = (probability: number): number => Math.round(probability / PROBABILITY_STEP);
-
-/** Whether a tool does something as surely as another one, as a person at a bench sees it. */
-export const isAsSure = (a: ToolFit, b: ToolFit): boolean =>
-  stepOf(a.probability) === stepOf(b.probability) && a.isInCalibratedPart === b.isInCalibratedPart;
+/** The step that a probability is in. */
+export const stepOf = (probability: number): number => Math.round(probability / PROBABILITY_STEP);
 
 /** Orders tools that can do something, the better one first: by the probability that a pull lands inside acceptance, then by a setting in the
  *  part of the range that is calibrated, then by least travel from where each stands. */

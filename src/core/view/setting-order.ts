@@ -5,7 +5,7 @@ import type { JobView } from './job-view.ts';
 import { settingWith, toolFor } from './tool-for.ts';
 
 /** Which tool a fastener takes and at which setting; null where none is at hand or none can. */
-const settingOf = (
+export const settingOf = (
   job: JobView,
   position: string,
 ): { readonly tool: string; readonly key: string } | null => {
@@ -66,19 +66,4 @@ export const sameSettingFirst = (
     else stretches.push({ isFree: free, positions: [position] });
   }
   return stretches.flatMap((stretch) => (stretch.isFree ? sorted(stretch.positions) : stretch.positions));
-};
-
-/** How often a tool must be set and another one taken up on the way through some positions, and how many different settings there are. */
-export type SettingCount = { readonly settings: number; readonly different: number; readonly tools: number };
-
-/** Counts that for positions in their order. */
-export const settingCount = (job: JobView, positions: readonly string[]): SettingCount => {
-  const along = positions.flatMap((position) => settingOf(job, position) ?? []);
-  const changes = (values: readonly string[]): number =>
-    values.filter((value, index) => value !== values[index - 1]).length;
-  return {
-    settings: changes(along.map(({ key }) => key)),
-    different: new Set(along.map(({ key }) => key)).size,
-    tools: changes(along.map(({ tool }) => tool)),
-  };
 };

@@ -3,7 +3,8 @@ import { describe, expect, test } from 'vitest';
 import { assumptionsOf } from '#core/view/assumptions.ts';
 import { comingPositions } from '#core/view/open-items.ts';
 import { pullSummary } from '#core/view/pull-summary.ts';
-import { sameSettingFirst, settingCount } from '#core/view/setting-order.ts';
+import { settingCount } from '#core/view/setting-count.ts';
+import { sameSettingFirst } from '#core/view/setting-order.ts';
 import { assumptionWords } from '#wire/words/assumption.ts';
 import { SampleJob, samplePlan } from '../job/sample-job.ts';
 

@@ -4,7 +4,8 @@ import { type JobRoute, jobRoute, type RouteLeg } from '#core/route/job-route.ts
 import type { Pace } from '#core/route/pace.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { comingPositions } from '#core/view/open-items.ts';
-import { sameSettingFirst, settingCount } from '#core/view/setting-order.ts';
+import { settingCount } from '#core/view/setting-count.ts';
+import { sameSettingFirst } from '#core/view/setting-order.ts';
 import { needsNoSetting } from '#core/view/wanted-setting.ts';
 import type { CribTool } from '#wire/tool.ts';
 import { passWords } from '#wire/words/joint.ts';
