@@ -55,6 +55,7 @@ const layOut = async (page: Page): Promise<void> => {
   await page.evaluate(() => window.scrollTo(0, 0));
   await page.waitForTimeout(800);
 };
+const template = goto('/jobs/new/templates/0190a000-0000-7000-8000-0000000e0001');
 const tryOut = async (page: Page): Promise<void> => {
   await layOut(page);
   await page.getByRole('heading', { name: 'Try it out' }).scrollIntoViewIfNeeded();
@@ -213,6 +214,8 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('button', { name: 'Record a check' }).click();
     },
   },
+  { name: 'template', size: DESIGN, show: template },
+  { name: 'template-phone', size: PHONE, show: template },
   { name: 'layout', size: DESIGN, show: layOut },
   { name: 'layout-phone', size: PHONE, show: layOut },
   { name: 'layout-dark', size: DESIGN, theme: 'dark', show: layOut },

@@ -59,6 +59,8 @@ const bandSchema = z.strictObject({ low: z.number(), middle: z.number(), high: z
 const { interaction, scatter, within, seed } = simulationSettingsSchema.shape;
 /** Most runs that are made for anybody who asks; the application makes more in the browser. */
 const RUNS_MOST = 10_000;
+/** Fasteners by fasteners, passes and runs of one request, multiplied: what its thread does in about ten seconds. */
+const SIMULATED_STEPS_MOST = 1_000_000_000;
 
 /** Places in the order they are pulled. */
 export const simulateRequest = z
@@ -71,7 +73,11 @@ export const simulateRequest = z
     runs: z.int().min(1).max(RUNS_MOST).default(1000),
     seed: seed.default(1),
   })
-  .refine(canSimulate, 'fewer than two places');
+  .refine(canSimulate, 'fewer than two places')
+  .refine(
+    ({ places, shares, runs }) => places.length ** 2 * shares.length * runs <= SIMULATED_STEPS_MOST,
+    'too many places, passes and runs together: ask for fewer runs',
+  );
 export const simulateResponse = z.strictObject({
   /** After each pass, without scatter: largest less smallest force, and the smallest, as shares of the wanted one. */
   spreads: z.array(z.number()),

@@ -3,6 +3,7 @@ import {
   betweenPulses,
   cautionsDone,
   chooseFile,
+  eventsOf,
   expect,
   pinOf,
   plannedJob,
@@ -100,6 +101,36 @@ test('a collet, 16 size and 4 mm, from the list to the signature: depth, flutes,
     version: 3,
     statement: { stage: 'done', groups: [{ parts: [{ code: 'KC16-T1' }] }] },
   });
+});
+
+test('a collet, 16 size and 4 mm, off the table with no file: to the wrench that is set and a nut that is recorded', async ({
+  page,
+}) => {
+  await signedIn(page, 'Bram');
+  await page.goto('/specs/tables');
+  await page.getByRole('link', { name: 'Collet nut, 16 series' }).click();
+  await page.getByLabel(/Shank/i).first().fill('4 mm');
+  await page.getByRole('button', { name: /^Tighten this:/ }).click();
+  await page.waitForURL(/jobs\/new\/one/);
+  await page.getByRole('button', { name: 'Choose the tool' }).click();
+  await page.waitForURL(/\/plan$/);
+  const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  await madeSafe(page, job, 'TW-20');
+  // Cautions and steps one by one, a reading where one is asked for, until the wrench is to be set.
+  for (let count = 0; count < 12 && !(await action(page).textContent())?.includes('is set to'); count += 1) {
+    if ((await page.getByTestId('instrument').count()) > 0) {
+      await page.getByTestId('instrument').fill('depth rule DR-1');
+      await page.getByTestId('instrument').blur();
+      await typed(page, '4.2');
+    } else await press(page, 'Space');
+  }
+  await expect(action(page)).toContainText('is set to');
+  await press(page, 'Space');
+  await expect(action(page)).toContainText('It clicked');
+  await press(page, 'Space');
+  await expect(page.getByText('all sent')).toBeVisible();
+  const events = await eventsOf(page, job);
+  expect(events.filter(({ kind }) => kind === 'pull-made').map(({ body }) => body.outcome)).toEqual(['in']);
 });
 
 test('a scratched collet is warned of on the next job that takes it', async ({ page }) => {

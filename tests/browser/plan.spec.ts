@@ -168,6 +168,20 @@ test('chosen, moved, brought into line, numbered, grouped and taken away; every 
   await expect(heads(page)).toHaveCount(4);
 });
 
+test('two tabs are one board: what one lays out is in the other, and neither loses it', async ({ page }) => {
+  await signedIn(page, 'Bram');
+  await layout(page);
+  const other = await page.context().newPage();
+  await layout(other);
+  await page.getByRole('button', { name: /^Lay out \d/ }).click();
+  const count = await heads(page).count();
+  await expect(heads(other)).toHaveCount(count);
+  await other.locator('[data-id]').first().click();
+  await other.keyboard.press('Delete');
+  await expect(heads(page)).toHaveCount(count - 1);
+  await other.close();
+});
+
 test('an order of one’s own, by the keys in the list, is held against the best', async ({ page }) => {
   await signedIn(page, 'Bram');
   await layout(page);

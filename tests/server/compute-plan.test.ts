@@ -17,6 +17,9 @@ describe('calculations on a joint', () => {
   test('two hundred are the most, and shares grow to one at most', () => {
     expect(simulateRequest.safeParse({ places: ringOf(201), shares: [1] }).success).toBe(false);
     expect(simulateRequest.safeParse({ places: ringOf(4), shares: [1.2] }).success).toBe(false);
+    const most = { places: ringOf(200), shares: [0.5, 1], runs: 10_000 };
+    expect(simulateRequest.safeParse({ ...most, runs: 5_000 }).success).toBe(true);
+    expect(simulateRequest.safeParse({ ...most, shares: [0.3, 0.6, 1] }).success).toBe(false);
     expect(simulateRequest.safeParse({ places: ringOf(1), shares: [1] }).success).toBe(false);
   });
   test('an order round in a circle is told from the best', () => {

@@ -1,7 +1,8 @@
 import type { PlannedGroup } from '../job/plan.ts';
 import { NEWEST_RULES, rulesOf } from '../rules/rules-by-number.ts';
 import { isAsSure } from '../tool/as-sure.ts';
-import { betterFit, rankedTools, type ToolCandidate, type ToolFit } from '../tool/choose-tool.ts';
+import { betterFit, type ToolCandidate, type ToolFit } from '../tool/choose-tool.ts';
+import { rankedTools } from '../tool/ranked-tools.ts';
 import type { Tool } from '../tool/tool.ts';
 import type { ToolSetting } from '../tool/tool-setting.ts';
 import { type FastenerView, fastenerAt } from '../view/bench.ts';

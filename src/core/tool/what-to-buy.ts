@@ -1,13 +1,9 @@
 import { type NewtonMetres, newtonMetres } from '../quantity/unit.ts';
 import type { Schools } from '../target/schools.ts';
-import {
-  type JudgingRules,
-  rankedTools,
-  type ToolCandidate,
-  type ToolDemand,
-  toolToBuy,
-} from './choose-tool.ts';
+import type { JudgingRules, ToolCandidate, ToolDemand } from './choose-tool.ts';
+import { rankedTools } from './ranked-tools.ts';
 import type { ToolKind } from './tool.ts';
+import { toolToBuy } from './tool-to-buy.ts';
 
 /** A demand of the book, by what names it. */
 export type NamedDemand = { readonly name: string; readonly wanted: ToolDemand };

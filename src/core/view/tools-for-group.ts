@@ -6,15 +6,14 @@ import type { Target } from '../target/target-and-acceptance.ts';
 import { settingThrough } from '../tool/adapter.ts';
 import {
   betterFit,
-  rankedTools,
   type ToolCandidate,
   type ToolDemand,
   type ToolFit,
   type ToolOut,
-  type ToolToBuy,
-  toolToBuy,
 } from '../tool/choose-tool.ts';
+import { rankedTools } from '../tool/ranked-tools.ts';
 import type { Tool } from '../tool/tool.ts';
+import { type ToolToBuy, toolToBuy } from '../tool/tool-to-buy.ts';
 import type { FastenerView } from './bench.ts';
 import { targetOrNull } from './fastener-target.ts';
 import { fastenersIn } from './group-work.ts';

@@ -20,8 +20,8 @@ import { resolvedRequirement } from '#core/spec/requirement/resolved-requirement
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { relubricatedTarget } from '#core/target/specified-target.ts';
 import { adapterFactor, adapterSensitivity, settingThrough } from '#core/tool/adapter.ts';
-import { rankedTools } from '#core/tool/choose-tool.ts';
 import { permissibleDeviationPercent } from '#core/tool/class-limit.ts';
+import { rankedTools } from '#core/tool/ranked-tools.ts';
 import { checkedScale } from '#core/tool/scale.ts';
 import { toolSetting } from '#core/tool/tool-setting.ts';
 import { tighteningVerdict } from '#core/verdict/tightening-verdict.ts';

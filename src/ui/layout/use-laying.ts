@@ -12,6 +12,12 @@ export const useLaying = (): Laying & { readonly canUndo: boolean; readonly canR
     void boardStore.persist.rehydrate();
     // What was kept is where one begins, not a step that could be undone.
     boardStore.temporal.getState().clear();
+    // What another tab lays out is taken over here: else the one that is touched last would put its own in the place of both.
+    const onKept = ({ key }: StorageEvent): void => {
+      if (key === boardStore.persist.getOptions().name) void boardStore.persist.rehydrate();
+    };
+    window.addEventListener('storage', onKept);
+    return () => window.removeEventListener('storage', onKept);
   }, []);
   return { ...laying, canUndo: past > 0, canRedo: future > 0 };
 };

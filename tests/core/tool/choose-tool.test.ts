@@ -2,9 +2,11 @@ import { describe, expect, test } from 'vitest';
 import { newtonMetres } from '#core/quantity/unit.ts';
 import { RULES_1 } from '#core/rules/1/rules.ts';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
-import { rankedTools, type ToolDemand, toolToBuy } from '#core/tool/choose-tool.ts';
+import type { ToolDemand } from '#core/tool/choose-tool.ts';
+import { rankedTools } from '#core/tool/ranked-tools.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { NO_FACTS, toolBlocks } from '#core/tool/tool-blocks.ts';
+import { toolToBuy } from '#core/tool/tool-to-buy.ts';
 import { TOOL } from '../job/sample-job.ts';
 
 const tool = (code: string, minimum: number, maximum: number, part: Partial<Tool> = {}): Tool => ({

@@ -1,7 +1,8 @@
 import type { PlannedGroup } from '#core/job/plan.ts';
 import { displayDigits } from '#core/quantity/display.ts';
-import type { ToolFit, ToolToBuy } from '#core/tool/choose-tool.ts';
+import type { ToolFit } from '#core/tool/choose-tool.ts';
 import { isPreset } from '#core/tool/tool.ts';
+import type { ToolToBuy } from '#core/tool/tool-to-buy.ts';
 import type { ToolForGroup, ToolGap } from '#core/view/tools-for-group.ts';
 import { passWords } from '#wire/words/joint.ts';
 import { TOOL_KIND_WORDS } from '#wire/words/tool.ts';
