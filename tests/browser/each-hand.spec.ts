@@ -113,7 +113,7 @@ const WORKS: readonly Work[] = [
     work: async (page, hand) => {
       await hand.press(link(page, /Secondary mirror cell/));
       await atRest(page);
-      await hand.write(page.getByLabel('What is it this time'), '');
+      await hand.write(page.getByLabel('What is it this time'), ' ');
       await hand.press(button(page, /^Open the job/));
       await expect(page.getByRole('alert').first()).toContainText('What is it this time');
     },

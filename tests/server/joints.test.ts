@@ -1,6 +1,5 @@
-import { createConnection } from 'mysql2/promise';
 import { v7 as uuidv7 } from 'uuid';
-import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { unplacedEvent } from '#core/event/event.ts';
 import { lifted } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
@@ -15,24 +14,13 @@ import { insertJob } from '#server/queries/jobs.ts';
 import { knownParts, partHistory } from '#server/services/part-histories.ts';
 import { planJob } from '#server/services/plan-job.ts';
 import { rebuildProjections } from '#server/services/rebuild-projections.ts';
-import { inProject } from '../../scripts/site/paths.ts';
-import { openSiteDatabase } from '../../scripts/site/run-site.ts';
 import { stepOf } from '../core/job/sample-job.ts';
+import { ownSite } from './own-site.ts';
 import { happening, newJob, person, stateOf } from './sample-site.ts';
 
 // A database of its own, for it is rebuilt whole.
 beforeAll(async () => {
-  const connection = await createConnection(inject('ownerUrl'));
-  await connection.query('DROP DATABASE IF EXISTS joints');
-  await connection.query('CREATE DATABASE joints CHARACTER SET utf8mb4');
-  await connection.end();
-  const url = new URL(inject('ownerUrl'));
-  url.pathname = '/joints';
-  process.env['JENTIK_DATABASE_URL'] = url.toString();
-  await openSiteDatabase(inProject('.jentik', 'test-joints'), 'Joints');
-});
-afterAll(() => {
-  delete process.env['JENTIK_DATABASE_URL'];
+  await ownSite('joints');
 });
 
 const COLLETS =
