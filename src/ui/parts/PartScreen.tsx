@@ -12,7 +12,7 @@ export const PartScreen = ({ history, interval }: Props) => {
   const against = standsAgainst(history);
   const isAsset = history.entries.some(({ body }) => body.kind === 'planned' && body.as === 'asset');
   return (
-    <div className="mx-auto grid max-w-4xl gap-4">
+    <div className="mx-auto grid max-w-4xl grid-cols-[minmax(0,1fr)] gap-4">
       <h1 className="text-xl font-bold">Part {history.code}</h1>
       {against && (
         <p role="alert" className="rounded-md border-2 border-high p-3">

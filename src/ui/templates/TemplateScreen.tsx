@@ -69,7 +69,7 @@ export const TemplateScreen = ({ kept }: { readonly kept: KeptTemplate }) => {
   const attempt = useRef({ jobId: newId(), eventId: newId() });
   const parts = partsIn(kept.template.assembly);
   return (
-    <div className="mx-auto grid max-w-6xl gap-4">
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <NewJobWays way="template" />
       <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
         <Form

@@ -33,7 +33,6 @@ const COLUMNS: readonly Column<ListedTemplate>[] = [
     name: 'Changed',
     cell: ({ changedAt, changedBy }) => `${timeHere(changedAt)}, ${changedBy}`,
     value: ({ changedAt }) => changedAt,
-    className: 'whitespace-nowrap',
   },
 ];
 
@@ -45,7 +44,7 @@ export const TemplatesScreen = ({ templates: first }: { readonly templates: read
     first,
   );
   return (
-    <div className="mx-auto grid max-w-6xl gap-4">
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <NewJobWays way="template" />
       <ProblemNotice problem={problem} />
       <section className="panel p-4">

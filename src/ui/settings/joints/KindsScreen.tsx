@@ -48,13 +48,13 @@ export const KindsScreen = ({ own: first, person }: Props) => {
     );
   if (draft)
     return (
-      <div className="mx-auto grid max-w-6xl gap-4">
+      <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
         <h1 className="text-xl font-bold">Kinds of joint</h1>
         <KindEditor first={draft} onKept={kept} onLeave={() => setDraft(null)} />
       </div>
     );
   return (
-    <div className="mx-auto grid max-w-6xl gap-4">
+    <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-xl font-bold">Kinds of joint</h1>
         <a href="/settings" className="act-quiet">
