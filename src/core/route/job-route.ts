@@ -10,7 +10,7 @@ import { fastenersIn, groupWork, isByHand } from '../view/group-work.ts';
 import type { JobView } from '../view/job-view.ts';
 import { lastPass } from '../view/passes.ts';
 import { isInAnyOrder } from '../view/setting-order.ts';
-import { alike } from '../view/tools-for-group.ts';
+import { type Alike, alike } from '../view/tools-for-group.ts';
 import { needsNoSetting } from '../view/wanted-setting.ts';
 import { fewestChanges } from './fewest-changes.ts';
 import type { Changes, Stage, Stop } from './route-problem.ts';
@@ -79,13 +79,18 @@ const fitsIn = (
   const isTaken = (job.toolsOf.get(group.id) ?? []).length > 0;
   const isEarlier = pass < lastPass(group.kind);
   const found = new Map<string, ToolFit[]>();
-  for (const { candidate, factor } of toolsOf(job, group, crib))
-    for (const { wanted, positions } of alike(job, fastenersIn(job, group), pass, factor)) {
+  // What is asked is worked out once for all tools that show it alike.
+  const asked = new Map<number, readonly Alike[]>();
+  for (const { candidate, factor } of toolsOf(job, group, crib)) {
+    const wants = asked.get(factor) ?? alike(job, fastenersIn(job, group), pass, factor);
+    asked.set(factor, wants);
+    for (const { wanted, positions } of wants) {
       const { fits, unsure } = rankedTools([candidate], wanted, job.plan.schools, rules);
       const isEnough = isTaken || isEarlier || job.acceptedGaps.has(group.id);
       const [fit] = isEnough ? [...fits, ...unsure] : fits;
       if (fit) for (const position of positions) found.set(position, [...(found.get(position) ?? []), fit]);
     }
+  }
   const worthTaking = (fits: readonly ToolFit[]): readonly ToolFit[] => {
     const [best] = [...fits].sort(betterFit);
     if (!best) return [];
