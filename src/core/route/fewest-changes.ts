@@ -1,38 +1,9 @@
 import { type Covers, coversOf } from './covers.ts';
+import { followed, stepsOf } from './followed.ts';
 import { leastChanges } from './least-changes.ts';
+import { leastThroughLoose } from './loose-stages.ts';
 import type { Changes, FoundRoute, RouteProblem, Stage, Visit } from './route-problem.ts';
-import { isBehindByMost, passagesThrough, type Standing, standingKey } from './standing.ts';
-
-/** A way that leads to a standing: its cost so far, and the one it goes on from. */
-type Way = {
-  readonly standing: Standing;
-  readonly cost: number;
-  readonly stage: number;
-  readonly order: readonly number[];
-  readonly before: Way | null;
-};
-
-/** Ways kept after each stage: as many as are worth it, until so many were looked at in all; from then on few. What a person waits for. */
-const MOST_LOOKED_AT = 500_000;
-const MOST_WAYS = 2_048;
-const FEW_WAYS = 24;
-/** Ways that others are measured by. */
-const MOST_MEASURES = 64;
-
-/** Whether nothing is gained by a way: with the changes it costs more, one of the better ones can stand as it does. */
-const isBehind = (way: Way, better: readonly Way[]): boolean =>
-  better.some((other) => isBehindByMost(other.standing, way.standing, way.cost - other.cost));
-
-/** The ways worth going on with, the cheapest first, and whether one that might have been was left out. */
-const kept = (
-  ways: Iterable<Way>,
-  most: number,
-): { readonly ways: readonly Way[]; readonly isAll: boolean } => {
-  const all = [...ways].sort((a, b) => a.cost - b.cost);
-  const going: Way[] = [];
-  for (const way of all) if (!isBehind(way, going.slice(0, MOST_MEASURES))) going.push(way);
-  return { ways: going.slice(0, most), isAll: going.length <= most };
-};
+import { passagesThrough } from './standing.ts';
 
 /** What is still needed after each stage: its stations and its tools. */
 type Needed = { readonly stations: ReadonlySet<number>; readonly tools: ReadonlySet<number> };
@@ -76,12 +47,6 @@ export const changesAlong = (problem: RouteProblem, visits: readonly Visit[]): C
   return { settings, takenUp };
 };
 
-const wayBack = (way: Way | null): readonly Way[] => {
-  const ways: Way[] = [];
-  for (let at = way; at?.before; at = at.before) ways.push(at);
-  return ways.reverse();
-};
-
 const askedIn = (stage: Stage): string => [...new Set(stage.map((stop) => stop.join()))].sort().join(' ');
 
 /** Stages that follow each other and ask for one and the same are walked as one: the places of the first of each, behind them where the next begins. */
@@ -106,41 +71,27 @@ const coversByStage = (problem: RouteProblem): readonly Covers[] => {
 const throughRuns = (problem: RouteProblem): FoundRoute => {
   const covers = coversByStage(problem);
   const needed = neededAfter(problem);
-  const { inHand, leftAt } = problem;
-  const start: Way = { standing: { inHand, leftAt }, cost: 0, stage: -1, order: [], before: null };
-  let looked = 0;
-  let ways: readonly Way[] = [start];
-  let isAll = true;
-  for (const [stage, { sets, isAll: isEverySet }] of covers.entries()) {
+  const { best, isAll } = followed(problem, (stage, from) => {
     const { stations, tools } = needed[stage] as Needed;
-    const next = new Map<string, Way>();
-    for (const way of ways)
-      for (const set of sets)
-        for (const { order, cost, after } of passagesThrough(
-          problem,
-          set,
-          way.standing,
-          (station) => stations.has(station),
-          (tool) => tools.has(tool),
-        )) {
-          const key = standingKey(after);
-          const known = next.get(key);
-          const whole = way.cost + cost;
-          if (!known || whole < known.cost)
-            next.set(key, { standing: after, cost: whole, stage, order, before: way });
-        }
-    looked += next.size * problem.leftAt.length;
-    const going = kept(next.values(), looked > MOST_LOOKED_AT ? FEW_WAYS : MOST_WAYS);
-    ways = going.ways;
-    isAll = isAll && isEverySet && going.isAll;
-  }
-  const [best] = ways;
-  const visits = wayBack(best ?? null).flatMap(({ stage, order }) =>
+    return (covers[stage]?.sets ?? []).flatMap((set) =>
+      passagesThrough(
+        problem,
+        set,
+        from,
+        (station) => stations.has(station),
+        (tool) => tools.has(tool),
+      ),
+    );
+  });
+  const visits = stepsOf(best).flatMap(({ stage, order }) =>
     visitsOf(problem.stages[stage] ?? [], stage, order),
   );
   const changes = changesAlong(problem, visits);
   const found = changes.settings + changes.takenUp;
-  const atLeast = isAll ? found : Math.min(found, leastChanges(problem));
+  const isProved = isAll && covers.every(({ isAll: isEverySet }) => isEverySet);
+  const atLeast = isProved
+    ? found
+    : Math.min(found, Math.max(leastChanges(problem), leastThroughLoose(problem, covers) ?? 0));
   return { ...changes, visits, atLeast, isProved: atLeast === found };
 };
 

@@ -1,5 +1,8 @@
 import type { RouteProblem, Station } from './route-problem.ts';
 
+/** For a tool that may have been left at any station: where only what is needed at the least is asked. */
+export const ANYWHERE = -1;
+
 /** How the tools stand at a moment: which is in hand, and at which station each was left. */
 export type Standing = { readonly inHand: number | null; readonly leftAt: readonly (number | null)[] };
 
@@ -11,8 +14,8 @@ export const standingKey = ({ inHand, leftAt }: Standing): string => `${inHand ?
 export const isBehindByMost = (own: Standing, other: Standing, most: number): boolean => {
   let left = most - Number(other.inHand !== null && own.inHand !== other.inHand);
   for (let tool = 0; left >= 0 && tool < other.leftAt.length; tool += 1) {
-    const at = other.leftAt[tool];
-    if (at !== null && at !== own.leftAt[tool]) left -= 1;
+    const [at, here] = [other.leftAt[tool], own.leftAt[tool]];
+    if (at !== null && at !== here && here !== ANYWHERE) left -= 1;
   }
   return left >= 0;
 };
@@ -46,9 +49,10 @@ const product = <T>(choices: readonly (readonly T[])[]): readonly (readonly T[])
 
 const throughOne = ({ tool, isDialled }: Station, station: number, from: Standing): Passage => {
   const isThere = from.leftAt[tool] === station;
+  const mayBeThere = isThere || from.leftAt[tool] === ANYWHERE;
   return {
     order: [station],
-    cost: Number(isDialled && !isThere) + Number(from.inHand !== tool),
+    cost: Number(isDialled && !mayBeThere) + Number(from.inHand !== tool),
     after: { inHand: tool, leftAt: isThere ? from.leftAt : from.leftAt.with(tool, station) },
   };
 };
@@ -76,8 +80,10 @@ export const passagesThrough = (
   const mayBeLast = isHeld && tools.length > 1 ? tools.filter((tool) => tool !== inHand) : tools;
   const useful = mayBeLast.filter(isToolUseful);
   const lasts = useful.length > 0 ? useful : mayBeLast.slice(-1);
-  const isDialled = (station: number): boolean =>
-    stations[station]?.isDialled === true && from.leftAt[stations[station].tool] !== station;
+  const isDialled = (station: number): boolean => {
+    const { tool, isDialled: isSet } = stations[station] as Station;
+    return isSet && from.leftAt[tool] !== station && from.leftAt[tool] !== ANYWHERE;
+  };
   const cost = cover.filter(isDialled).length + tools.length - Number(isHeld);
   return lasts.flatMap((last) => {
     const sequence = [

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { coversOf } from '#core/route/covers.ts';
 import { changesAlong, fewestChanges } from '#core/route/fewest-changes.ts';
 import { leastChanges } from '#core/route/least-changes.ts';
+import { leastThroughLoose } from '#core/route/loose-stages.ts';
 import type { RouteProblem, Stop } from '#core/route/route-problem.ts';
 
 /** Uniform-cost search over every standing and every stop done, one stop at a time: slow, and without any thought of its own. */
@@ -120,6 +122,21 @@ describe('the way with the fewest changes', () => {
         expect(leastChanges(problem)).toBeLessThanOrEqual(bruteFewest(problem));
       }),
       { numRuns: 600, seed: 7 },
+    );
+  });
+
+  test('nor is what is said where some stages are followed loosely', () => {
+    fc.assert(
+      fc.property(problems(6, 4), fc.nat(7), (problem, which) => {
+        const covers = problem.stages.map((stage, place) => ({
+          ...coversOf(problem, stage),
+          isAll: ((which >> (place % 3)) & 1) === 1,
+        }));
+        const least = leastThroughLoose(problem, covers);
+        expect(least).not.toBeNull();
+        expect(least).toBeLessThanOrEqual(bruteFewest(problem));
+      }),
+      { numRuns: 600, seed: 11 },
     );
   });
 });
