@@ -168,6 +168,18 @@ test('chosen, moved, brought into line, numbered, grouped and taken away; every 
   await expect(heads(page)).toHaveCount(4);
 });
 
+test('two hundred heads come a few in a frame, and all of them in the end', async ({ page }) => {
+  await signedIn(page, 'Bram');
+  await layout(page);
+  await page.getByRole('button', { name: 'Grid', exact: true }).click();
+  await page.getByLabel('Across', { exact: true }).fill('20');
+  await page.getByLabel('Down', { exact: true }).fill('10');
+  await page.getByRole('button', { name: /^Lay out \d/ }).click();
+  await expect(heads(page)).toHaveCount(200);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(heads(page)).toHaveCount(0);
+});
+
 test('two tabs are one board: what one lays out is in the other, and neither loses it', async ({ page }) => {
   await signedIn(page, 'Bram');
   await layout(page);

@@ -155,7 +155,6 @@ const serious = async (rules: AxeBuilder) => {
 
 const seriousViolations = (page: Page, isLow = false) => serious(ruled(page, isLow));
 
-// A theme changes colours and nothing else.
 const lowContrasts = (page: Page) => serious(rulesOn(page, ['color-contrast']));
 
 /** By how many pixels the page, or the work on it, is wider than what one sees of it. */
@@ -247,9 +246,11 @@ for (const size of SIZES)
       expect(await smallTargets(page), name).toEqual([]);
       const filled = size.width === 1280 ? await halvesFilled(page) : null;
       if (filled) halves[name] = Math.round(100 * Math.min(filled.left, filled.right));
-      // What stands on a small tablet stands at the design size too, and what on the narrowest, on a phone.
-      if (size.width === 1024 || size.width === 320) continue;
+      // What stands on a small tablet or magnified stands at the design size or on a phone too, and what on the narrowest, on a phone.
+      if (size.width !== 1280 && size.width !== 390) continue;
       expect(await seriousViolations(page, size.width < 1280), name).toEqual([]);
+      // A theme changes colours and nothing else, and colours are the same at every size.
+      if (size.width !== 1280) continue;
       await page.emulateMedia({ colorScheme: 'dark' });
       expect(await lowContrasts(page), `${name}, dark`).toEqual([]);
     }

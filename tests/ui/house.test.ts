@@ -51,6 +51,7 @@ const HOOKS: Readonly<Record<string, string>> = {
   'layout/use-board-gestures.ts':
     'hands pulls, pinches and turns to board-view, which tests/core/layout tests; tried in Chromium by plan.spec',
   'layout/use-choice.ts': 'a set and boardKey, which tests/ui tests; tried in Chromium by plan.spec',
+  'layout/use-growing.ts': 'a count that grows with the frames; tried in Chromium by plan.spec',
   'layout/use-laying.ts': 'subscribes to boardStore, which tests/client tests',
   'layout/use-picture.ts':
     'a file and scaledBy, which tests/core/layout tests; tried in Chromium by plan.spec',

@@ -5,6 +5,7 @@ import type { Place } from '#core/layout/generator.ts';
 import { smallestPitch } from '#core/order/reading-order.ts';
 import type { Drive } from '#core/tool/drive.ts';
 import { BoardDots, BoardHeads } from './BoardHeads.tsx';
+import { useGrowing } from './use-growing.ts';
 
 type Props = {
   readonly board: Board;
@@ -63,6 +64,7 @@ export const BoardSheet = ({
         { xMm: left - radiusMm, yMm: top - radiusMm },
         { xMm: left + wide + radiusMm, yMm: top + high + radiusMm },
       );
+  const drawn = useGrowing(isDots ? 0 : seen.length);
   const path = useMemo(
     () =>
       board
@@ -91,14 +93,17 @@ export const BoardSheet = ({
       {isDots ? (
         <BoardDots laid={seen} chosen={chosen} radiusMm={radiusMm} />
       ) : (
-        <BoardHeads
-          laid={seen}
-          driveOf={driveOf}
-          placeOf={placeOf}
-          chosen={chosen}
-          radiusMm={radiusMm}
-          isNamed={radiusPx >= SMALLEST_NAME_PX}
-        />
+        <>
+          {drawn < seen.length && <BoardDots laid={seen.slice(drawn)} chosen={chosen} radiusMm={radiusMm} />}
+          <BoardHeads
+            laid={drawn < seen.length ? seen.slice(0, drawn) : seen}
+            driveOf={driveOf}
+            placeOf={placeOf}
+            chosen={chosen}
+            radiusMm={radiusMm}
+            isNamed={radiusPx >= SMALLEST_NAME_PX}
+          />
+        </>
       )}
       {framed && (
         <rect
