@@ -112,6 +112,8 @@ test('a collet, 16 size and 4 mm, off the table with no file: to the wrench that
   await page.getByLabel(/Shank/i).first().fill('4 mm');
   await page.getByRole('button', { name: /^Tighten this:/ }).click();
   await page.waitForURL(/jobs\/new\/one/);
+  await expect(page.getByLabel('Kind of joint')).toHaveValue('collet-nut');
+  await expect(page.getByText('out of the book')).toBeVisible();
   await page.getByRole('button', { name: 'Choose the tool' }).click();
   await page.waitForURL(/\/plan$/);
   const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';

@@ -66,20 +66,6 @@ test('a ring of twelve is laid out, tried out and started with its plan', async 
   await expect(heads(page)).toHaveCount(0);
 });
 
-test('sixteen size collet, 4 mm: from the search to the wrench, with no file', async ({ page }) => {
-  await signedIn(page, 'Bram');
-  await page.goto('/specs/tables');
-  await page.getByRole('link', { name: 'Collet nut, 16 series' }).click();
-  await page.getByLabel(/Shank/i).first().fill('4 mm');
-  await page.getByRole('button', { name: /^Tighten this:/ }).click();
-  await page.waitForURL(/jobs\/new\/one/);
-  await expect(page.getByLabel('Kind of joint')).toHaveValue('collet-nut');
-  await expect(page.getByText('out of the book')).toBeVisible();
-  await page.getByRole('button', { name: 'Choose the tool' }).click();
-  await page.waitForURL(/\/plan$/);
-  await expect(page.getByRole('button', { name: /^Take TW-20/ })).toBeVisible();
-});
-
 test('a typed value is tightened: what is not known yet is asked, and nothing else', async ({ page }) => {
   await signedIn(page, 'Bram');
   await page.goto('/sums');

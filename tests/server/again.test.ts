@@ -66,6 +66,14 @@ describe('a template', () => {
     expect(other).toMatchObject({ ok: false, refusal: { code: 'event-id-used' } });
   });
 
+  test('the same sent six times at once opens one job, and each is told so', async () => {
+    const { id } = await kept('Sent at once');
+    const by = await person('Tam');
+    const once = asked();
+    const all = await Promise.all(Array.from({ length: 6 }, () => openTemplate(id, once, by)));
+    expect(new Set(all.map((each) => valueOrThrow(each).id)).size).toBe(1);
+  });
+
   test('its next revision is the plan of another job; what was opened before stays as it was', async () => {
     const { id } = await kept('Revised');
     const by = await person('Lea');

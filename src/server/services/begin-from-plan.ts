@@ -53,9 +53,11 @@ export const openAsBefore = (
 ): Promise<Result<LedgerEvent, Problem>> =>
   inTransaction(
     async (db): Promise<Result<LedgerEvent, Problem>> => {
+      // Locked before it is looked for: of the same sent several times at once, those who wait find what the first one made.
+      const isThere = await lockHead(db, ids.job);
       const [sent] = await selectEventsById(db, [ids.event]);
-      if (sent) return sent.job === ids.job ? accepted(sent) : refused({ code: 'event-id-used' });
-      if (await lockHead(db, ids.job)) return refused({ code: 'event-id-used' });
+      if (sent?.job === ids.job) return accepted(sent);
+      if (sent || isThere) return refused({ code: 'event-id-used' });
       const { unit: siteUnit, schools } = await selectSite(db);
       return beginFromPlan(db, { ...before, siteUnit, schools }, ids, by, contactOf);
     },

@@ -1,4 +1,5 @@
 import { TextField } from '../kit/form/TextField.tsx';
+import { AssetFields } from './AssetFields.tsx';
 
 /** What the job is, where its values are printed, and the machine it is done on. */
 export const ImportFacts = () => (
@@ -24,13 +25,6 @@ export const ImportFacts = () => (
       placeholder="sheet 2, inside the door"
       maxLength={120}
     />
-    <TextField name="assetCode" label="Code of the machine" isOptional placeholder="M-02" maxLength={40} />
-    <TextField
-      name="assetName"
-      label="What machine it is"
-      isOptional
-      placeholder="mill in the shop"
-      maxLength={80}
-    />
+    <AssetFields />
   </section>
 );

@@ -8,6 +8,7 @@ import { TEMPLATE_OPERATIONS } from '#wire/api-templates.ts';
 import { newJobSchema } from '#wire/new-job.ts';
 import type { KeptTemplate } from '#wire/template.ts';
 import { ORDER_WORDS } from '#wire/words/order.ts';
+import { AssetFields } from '../import/AssetFields.tsx';
 import { Form } from '../kit/form/Form.tsx';
 import { SubmitButton } from '../kit/form/SubmitButton.tsx';
 import { TextField } from '../kit/form/TextField.tsx';
@@ -94,20 +95,7 @@ export const TemplateScreen = ({ kept }: { readonly kept: KeptTemplate }) => {
               maxLength={TEMPLATE_TITLE_MAX}
               className="sm:col-span-2"
             />
-            <TextField
-              name="assetCode"
-              label="Code of the machine"
-              isOptional
-              placeholder="M-02"
-              maxLength={40}
-            />
-            <TextField
-              name="assetName"
-              label="What machine it is"
-              isOptional
-              placeholder="mill in the shop"
-              maxLength={80}
-            />
+            <AssetFields />
             {parts.length > 0 && (
               <Tick isOn={isSameParts} onChange={setSameParts} className="sm:col-span-2">
                 <span>
