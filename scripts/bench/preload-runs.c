@@ -19,7 +19,7 @@ static uint32_t next32(void) {
   return out;
 }
 
-static double even(void) { return (next32() + 0.5) / 4294967296.0; }
+static double within(void) { return ((int32_t)next32() + 0.5) / 2147483648.0; }
 
 static double spare;
 static int has_spare;
@@ -29,11 +29,16 @@ static double normal(void) {
     has_spare = 0;
     return spare;
   }
-  const double radius = sqrt(-2 * log(even()));
-  const double angle = 2 * M_PI * even();
-  spare = radius * sin(angle);
+  double x, y, square;
+  do {
+    x = within();
+    y = within();
+    square = x * x + y * y;
+  } while (square >= 1);
+  const double stretch = sqrt(-2 * log(square) / square);
+  spare = y * stretch;
   has_spare = 1;
-  return radius * cos(angle);
+  return x * stretch;
 }
 
 static int ascending(const void *a, const void *b) {

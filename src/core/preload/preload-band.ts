@@ -1,4 +1,4 @@
-import { xoroshiro128plus } from 'pure-rand/generator/XoroShiro';
+import { type Band, bandOf, scatterer } from '../quantity/scatter.ts';
 import { PROOF_MPA, type PropertyClass } from '../spec/screw/property-class.ts';
 import { NUT_FACTORS, type Surface } from './nut-factor.ts';
 import { screwStressMpa } from './screw-stress.ts';
@@ -19,7 +19,7 @@ export type PreloadAsk = {
 /** What a torque makes of a screw. Forces in newtons; shares as ratios. */
 export type PreloadBand = {
   /** The force that one in twenty is below, the middle one, and that one in twenty is above. */
-  readonly forcesN: readonly [low: number, middle: number, high: number];
+  readonly forcesN: Band;
   /** Where the torque goes at the middle nut factor, as shares that make 1. */
   readonly shares: TorqueParts;
   /** Stress at full twist against proof strength, at the low end of friction and at its high end; null where the class is not known. */
@@ -30,7 +30,6 @@ export type PreloadBand = {
 export const PROOF_SHARE_MOST = 0.9;
 
 const RUNS = 20_000;
-const TWO_TO_32 = 4_294_967_296;
 
 /** The tension of a torque: by the short form.
  *    F = T/(K·d)
@@ -57,19 +56,18 @@ export const stressShare = (
 export const preloadBand = (ask: PreloadAsk, seed = 1): PreloadBand => {
   const { thread, surface, torqueNm, toolScatter, propertyClass } = ask;
   const [low, high] = NUT_FACTORS[surface];
-  const random = xoroshiro128plus(seed);
-  const even = (): number => ((random.unsafeNext() >>> 0) + 0.5) / TWO_TO_32;
-  const forces = Float64Array.from({ length: RUNS }, () => {
-    const normal = Math.sqrt(-2 * Math.log(even())) * Math.cos(2 * Math.PI * even());
-    const nutFactor = low + (high - low) * even();
-    return tensionN(torqueNm * (1 + toolScatter * normal), nutFactor, thread.majorMm);
-  }).sort();
+  const { even, fillNormal } = scatterer(seed);
+  const ofTool = new Float64Array(RUNS);
+  fillNormal(ofTool);
+  const forces = ofTool.map((normal) =>
+    tensionN(torqueNm * (1 + toolScatter * normal), low + (high - low) * even(), thread.majorMm),
+  );
   const middleFactor = (low + high) / 2;
   const bearing = USUAL_BEARING * thread.majorMm;
   const parts = torqueParts(thread, frictionOfNutFactor(middleFactor, thread, bearing), bearing);
   const all = torquePerNewton(parts);
   return {
-    forcesN: [forces[RUNS * 0.05] ?? 0, forces[RUNS * 0.5] ?? 0, forces[RUNS * 0.95] ?? 0],
+    forcesN: bandOf(forces),
     shares: { tension: parts.tension / all, thread: parts.thread / all, head: parts.head / all },
     shareOfProof:
       propertyClass === null

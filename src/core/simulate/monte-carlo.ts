@@ -1,4 +1,4 @@
-import { xoroshiro128plus } from 'pure-rand/generator/XoroShiro';
+import { type Band, bandOf, scatterer } from '../quantity/scatter.ts';
 import { pull, spreadOf } from './preload.ts';
 import type { Schedule } from './schedule.ts';
 
@@ -10,9 +10,6 @@ export type Scatter = {
   readonly tool: number;
 };
 
-/** The lowest of twenty, the middle and the highest of twenty. */
-export type Band = readonly [low: number, middle: number, high: number];
-
 /** Where forces come to lie over many runs, as shares of the wanted one. */
 export type MonteCarlo = {
   readonly runs: number;
@@ -23,33 +20,6 @@ export type MonteCarlo = {
   readonly spreads: readonly Band[];
   /** In what share of the runs every fastener ended within the share wanted. */
   readonly shareWithin: number;
-};
-
-const QUANTILES = [0.05, 0.5, 0.95] as const;
-const TWO_TO_32 = 4_294_967_296;
-
-const bandOf = (values: Float64Array): Band => {
-  const sorted = values.sort();
-  // The value that a share of all are no larger than. Source: Hyndman and Fan, 1996, definition 1.
-  const [low = 0, middle = 0, high = 0] = QUANTILES.map(
-    (share) => sorted[Math.max(0, Math.ceil(sorted.length * share) - 1)],
-  );
-  return [low, middle, high];
-};
-
-/** A source of standard normal numbers, seeded, that fills what it is given, of an even length.
- *  Source: Box and Muller, 1958; the even numbers they are made of are the generator xoroshiro128+ of Blackman and Vigna. */
-export const normals = (seed: number): ((into: Float64Array) => void) => {
-  const random = xoroshiro128plus(seed);
-  return (into) => {
-    for (let at = 0; at + 1 < into.length; at += 2) {
-      // Half a step keeps it off nothing, whose logarithm there is none of.
-      const radius = Math.sqrt(-2 * Math.log(((random.unsafeNext() >>> 0) + 0.5) / TWO_TO_32));
-      const angle = ((random.unsafeNext() >>> 0) / TWO_TO_32) * 2 * Math.PI;
-      into[at] = radius * Math.cos(angle);
-      into[at + 1] = radius * Math.sin(angle);
-    }
-  };
 };
 
 /** What a simulation over many runs is asked. */
@@ -117,7 +87,7 @@ const kept = (
  *  step gives the whole. The same seed gives the same numbers. */
 export function* monteCarlo(ask: MonteCarloAsk, runsAPart: number): Generator<number, MonteCarlo> {
   const { schedule, fasteners, within, runs, seed } = ask;
-  const draw = normals(seed);
+  const { fillNormal } = scatterer(seed);
   // One for the friction of each fastener, one for the tool at each pull; of an even length.
   const drawn = new Float64Array(2 * Math.ceil((fasteners + schedule.fastener.length) / 2));
   const finals = Array.from({ length: fasteners }, () => new Float64Array(runs));
@@ -129,7 +99,7 @@ export function* monteCarlo(ask: MonteCarloAsk, runsAPart: number): Generator<nu
     (spreads[pass] as Float64Array)[run] = spreadOf(forces);
   };
   for (; run < runs; run += 1) {
-    draw(drawn);
+    fillNormal(drawn);
     oneRun(ask, drawn, forces, factor, spreadAfter);
     if (kept(forces, finals, run, within)) inside += 1;
     if ((run + 1) % runsAPart === 0) yield (run + 1) / runs;

@@ -3,9 +3,10 @@ import { sampleCorrelation } from 'simple-statistics';
 import { describe, expect, test } from 'vitest';
 import { SOFT_SEAT_RING } from '#core/joint/kinds/soft-seat-ring.ts';
 import { crosswise } from '#core/order/crosswise.ts';
+import { scatterer } from '#core/quantity/scatter.ts';
 import { fittedInteraction, modelledRound } from '#core/simulate/fitted-interaction.ts';
 import { INVENTED, interactionMatrix, interactionSchema, SEATS } from '#core/simulate/interaction.ts';
-import { type MonteCarloAsk, monteCarlo, normals } from '#core/simulate/monte-carlo.ts';
+import { type MonteCarloAsk, monteCarlo } from '#core/simulate/monte-carlo.ts';
 import { afterPasses, passesNeeded, preloadHistory, pull, spreadOf } from '#core/simulate/preload.ts';
 import { schedule, sharesOf } from '#core/simulate/schedule.ts';
 import { settled, settledAfterRepull } from '#core/simulate/settling.ts';
@@ -141,7 +142,7 @@ describe('many runs', () => {
   };
   test('the numbers they are made of are standard normal', () => {
     const into = new Float64Array(20_000);
-    normals(20261127)(into);
+    scatterer(20261127).fillNormal(into);
     const drawn = Array.from(into);
     const mean = drawn.reduce((sum, each) => sum + each, 0) / drawn.length;
     const variance = drawn.reduce((sum, each) => sum + (each - mean) ** 2, 0) / (drawn.length - 1);
