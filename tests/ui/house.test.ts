@@ -57,6 +57,7 @@ const HOOKS: Readonly<Record<string, string>> = {
     'a file and scaledBy, which tests/core/layout tests; tried in Chromium by plan.spec',
   'preload/use-preload.ts':
     'asks the worker preloadFacts, which tests/core/preload tests; tried in Chromium by plan.spec',
+  'simulate/use-in-turn.ts': 'a part a frame; tried in Chromium by plan.spec, measured by bench -- board',
   'simulate/use-simulation.ts':
     'asks the worker simulation, which tests/core/simulate tests; tried in Chromium by plan.spec',
   'import/use-fastener-list.ts':

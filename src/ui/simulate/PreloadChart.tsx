@@ -1,94 +1,57 @@
-import { memo, useMemo } from 'react';
-import {
-  CartesianGrid,
-  Line,
-  LineChart,
-  ReferenceLine,
-  ResponsiveContainer,
-  useXAxisScale,
-  useYAxisScale,
-  XAxis,
-  YAxis,
-} from 'recharts';
+import { memo } from 'react';
 import type { Simulation } from '#core/simulate/simulation.ts';
+import { Curve, CurveChart, through } from './CurveChart.tsx';
 
 type Props = { readonly found: Simulation };
 
-type Row = { readonly pull: number; readonly lowest: number; readonly highest: number };
+const TOP_STEP = 20;
 
-const percent = (share: number): number => Math.round(share * 1000) / 10;
+const forcesAfter = ({ history, fasteners }: Simulation, pull: number): Float64Array =>
+  history.subarray(pull * fasteners, (pull + 1) * fasteners);
 
-const rowsOf = ({ history, fasteners }: Simulation): readonly Row[] =>
-  Array.from({ length: history.length / fasteners }, (_, pull) => {
-    const forces = history.subarray(pull * fasteners, (pull + 1) * fasteners);
-    return {
-      pull: pull + 1,
-      lowest: percent(forces.reduce((least, force) => Math.min(least, force), 2)),
-      highest: percent(forces.reduce((most, force) => Math.max(most, force), 0)),
-    };
-  });
-
-/** The force of every fastener, each from pull to pull, in one stroke: two dozen lines of the chart's own would hold the page up. */
-const EveryFastener = ({ found: { history, fasteners } }: Props) => {
-  const [x, y] = [useXAxisScale(), useYAxisScale()];
-  const path = useMemo(() => {
-    if (!x || !y) return '';
-    const pulls = history.length / fasteners;
+/** The force of every fastener, each from pull to pull, in one stroke. */
+const everyFastener =
+  ({ history, fasteners }: Simulation, pulls: number) =>
+  (x: (pull: number) => number, y: (percent: number) => number): string => {
     const steps: string[] = [];
     for (let each = 0; each < fasteners; each += 1) {
       let before = Number.NaN;
       for (let pull = 0; pull < pulls; pull += 1) {
-        const at = (x(pull + 1) ?? 0).toFixed(1);
-        const force = y(percent(history[pull * fasteners + each] ?? 0)) ?? 0;
+        const force = y((history[pull * fasteners + each] ?? 0) * 100);
         // Only where something happened to it.
-        if (pull === 0) steps.push(`M${at},${force.toFixed(1)}`);
-        else if (force !== before || pull === pulls - 1) steps.push(`H${at}V${force.toFixed(1)}`);
+        if (pull === 0) steps.push(`M${x(1)},${force}`);
+        else if (force !== before || pull === pulls - 1) steps.push(`H${x(pull + 1)}V${force}`);
         before = force;
       }
     }
     return steps.join('');
-  }, [x, y, history, fasteners]);
-  return <path d={path} fill="none" stroke="var(--c-layout)" strokeOpacity="0.6" strokeWidth="1" />;
-};
+  };
 
 /** The force of every fastener over the pulls, in percent of the wanted one; a broken line between the passes. */
 export const PreloadChart = memo(({ found }: Props) => {
-  const rows = useMemo(() => [...rowsOf(found)], [found]);
+  const pulls = found.history.length / found.fasteners;
+  const after = Array.from({ length: pulls }, (_, pull) => forcesAfter(found, pull));
+  const loosest = after.map((forces, pull) => [pull + 1, Math.min(...forces) * 100] as const);
+  const tightest = after.map((forces, pull) => [pull + 1, Math.max(...forces) * 100] as const);
+  const top = Math.ceil(Math.max(...tightest.map(([, force]) => force), 100) / TOP_STEP) * TOP_STEP;
   return (
     <figure className="grid gap-1">
       <div className="h-56">
-        <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={rows} margin={{ top: 8, right: 8, bottom: 4, left: 0 }}>
-            <CartesianGrid stroke="var(--c-rule)" strokeDasharray="2 4" />
-            <XAxis
-              dataKey="pull"
-              type="number"
-              domain={[1, 'dataMax']}
-              stroke="var(--c-faint)"
-              fontSize={13}
-              tickLine={false}
-            />
-            <YAxis domain={[0, 'auto']} stroke="var(--c-faint)" fontSize={13} width={34} tickLine={false} />
-            {found.passEnds.slice(0, -1).map((end) => (
-              <ReferenceLine key={end} x={end} stroke="var(--c-faint)" strokeDasharray="3 3" />
-            ))}
-            <EveryFastener found={found} />
-            <Line
-              dataKey="lowest"
-              dot={false}
-              stroke="var(--c-low)"
-              strokeWidth={2}
-              isAnimationActive={false}
-            />
-            <Line
-              dataKey="highest"
-              dot={false}
-              stroke="var(--c-in)"
-              strokeWidth={2}
-              isAnimationActive={false}
-            />
-          </LineChart>
-        </ResponsiveContainer>
+        <CurveChart x={[1, Math.max(pulls, 2)]} y={[0, top]}>
+          <Curve
+            path={(x, y) =>
+              found.passEnds
+                .slice(0, -1)
+                .map((end) => `M${x(end)},${y(0)}V${y(top)}`)
+                .join('')
+            }
+            tone="faint"
+            dashes="3 3"
+          />
+          <Curve path={everyFastener(found, pulls)} tone="layout" opacity={0.6} />
+          <Curve path={through(loosest)} tone="low" width={2} />
+          <Curve path={through(tightest)} tone="in" width={2} />
+        </CurveChart>
       </div>
       <figcaption className="text-s text-faint">
         Force of every fastener after each pull, % of the wanted one; thick the loosest and the tightest.

@@ -1,6 +1,6 @@
 import Pause from 'lucide-react/icons/pause';
 import Play from 'lucide-react/icons/play';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { viewOfAll } from '#core/layout/board-view.ts';
 import { smallestPitch } from '#core/order/reading-order.ts';
 import type { Spot } from '#core/order/spot.ts';
@@ -31,7 +31,7 @@ const toneOf = (share: number): string => {
 };
 
 /** The force of every fastener after each pull, played or pulled along: a ring round each head closes as its force comes to the whole. */
-export const PreloadDrawing = ({ places, found, passNames }: Props) => {
+export const PreloadDrawing = memo(({ places, found, passNames }: Props) => {
   const pulls = found.history.length / found.fasteners;
   const [at, setAt] = useState(pulls);
   const [isPlaying, setPlaying] = useState(false);
@@ -107,4 +107,4 @@ export const PreloadDrawing = ({ places, found, passNames }: Props) => {
       </p>
     </div>
   );
-};
+});

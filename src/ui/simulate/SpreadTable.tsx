@@ -1,10 +1,11 @@
+import { memo } from 'react';
 import type { Simulation } from '#core/simulate/simulation.ts';
 import { shareWords } from '#wire/words/simulation.ts';
 
 type Props = { readonly found: Simulation; readonly passNames: readonly string[] };
 
 /** The spread after every pass: as planned, and over the runs in which friction and tool scatter. */
-export const SpreadTable = ({ found, passNames }: Props) => (
+export const SpreadTable = memo(({ found, passNames }: Props) => (
   <table className="w-full text-left" data-testid="spreads">
     <caption className="mb-1 text-left text-s text-faint">
       Tightest less loosest, as a share of the wanted force
@@ -42,4 +43,4 @@ export const SpreadTable = ({ found, passNames }: Props) => (
       })}
     </tbody>
   </table>
-);
+));

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { JointKind } from '#core/joint/joint-kind.ts';
 import { waitsOf } from '#core/joint/waits.ts';
 import type { Spot } from '#core/order/spot.ts';
@@ -8,18 +8,9 @@ import { usualSeat } from '#core/simulate/usual-seat.ts';
 import { simulationWords } from '#wire/words/simulation.ts';
 import { ProgressBar } from '../shared/ProgressBar.tsx';
 import { MeasuredRounds } from './MeasuredRounds.tsx';
-import { PreloadDrawing } from './PreloadDrawing.tsx';
 import { inventedSeat, SeatChoice, type SeatTaken } from './SeatChoice.tsx';
-import { SinglePass } from './SinglePass.tsx';
-import { SpreadTable } from './SpreadTable.tsx';
 import { useSimulation } from './use-simulation.ts';
-
-const PreloadChart = lazy(() =>
-  import('./PreloadChart.tsx').then(({ PreloadChart: chart }) => ({ default: chart })),
-);
-const SettlingChart = lazy(() =>
-  import('./SettlingChart.tsx').then(({ SettlingChart: chart }) => ({ default: chart })),
-);
+import { WhatComesOut } from './WhatComesOut.tsx';
 
 type Props = {
   /** In the order they are pulled. */
@@ -52,6 +43,7 @@ export const TryOut = ({ places: laid, kind, passes, roundsUntilStill }: Props) 
   const [within, setWithin] = useState<number>(0.05);
   const taken = chosen ?? inventedSeat(usualSeat(kind.code));
   const rounds = roundsUntilStill ? ROUNDS_SHOWN : 0;
+  const names = useMemo(() => passNamesOf(passes, rounds), [passes, rounds]);
   const shares = sharesOf(passes, rounds);
   const work = places.length ** 2 * shares.length;
   const ask: Simulated = {
@@ -73,7 +65,6 @@ export const TryOut = ({ places: laid, kind, passes, roundsUntilStill }: Props) 
           : 'Lay out at least two, and what tightening one does to the others is shown here.'}
       </p>
     );
-  const names = passNamesOf(passes, rounds);
   const [wait] = waitsOf(kind);
   return (
     <div className="grid gap-4">
@@ -123,23 +114,15 @@ export const TryOut = ({ places: laid, kind, passes, roundsUntilStill }: Props) 
               ))}
             </select>
           </label>
-          <div className="grid gap-4 md:grid-cols-2">
-            <PreloadDrawing places={places} found={found} passNames={names} />
-            <div className="grid content-start gap-4">
-              <SpreadTable found={found} passNames={names} />
-              <p className="text-s text-faint">
-                {found.runs.runs} runs, seed {found.runs.seed}: friction from fastener to fastener ±
-                {Math.round(SCATTER.friction * 200)} %, the tool ±{Math.round(SCATTER.tool * 200)} % (two
-                standard deviations, common practice). All within ±{within * 100} % in{' '}
-                {Math.round(found.runs.shareWithin * 100)} % of them.
-              </p>
-            </div>
-          </div>
-          <Suspense fallback={<div className="h-56" />}>
-            <PreloadChart found={found} />
-            <SettlingChart interaction={taken.interaction} waitHours={wait ? wait.minutes / 60 : null} />
-          </Suspense>
-          <SinglePass places={places} found={found} />
+          <WhatComesOut
+            places={places}
+            passNames={names}
+            found={found}
+            interaction={taken.interaction}
+            scatter={SCATTER}
+            within={within}
+            waitHours={wait ? wait.minutes / 60 : null}
+          />
         </>
       )}
     </div>
