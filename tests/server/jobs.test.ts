@@ -90,6 +90,11 @@ describe('planning a job', () => {
     expect((await allJobs()).filter(({ id }) => id === job.jobId)).toHaveLength(1);
   });
 
+  test('sent six times at once is one job, and each is told so', async () => {
+    const [job, tam] = [newJob(), await person('Tam')];
+    const all = await Promise.all(Array.from({ length: 6 }, () => planJob(job, tam)));
+    expect(new Set(all.map((each) => valueOrThrow(each).id)).size).toBe(1);
+  });
   test('an event id of another job is refused', async () => {
     const { id } = await plannedJob();
     expect(code(await planJob({ ...newJob(), eventId: id }, await person('Tam')))).toBe('event-id-used');

@@ -2,7 +2,7 @@ import { unplacedEvent } from '#core/event/event.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { JobPlan } from '#core/job/plan.ts';
 import { asKindNow } from '#core/joint/joint-kinds.ts';
-import { accepted, type Result, refused } from '#core/result.ts';
+import type { Result } from '#core/result.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
 import type { Problem } from '#wire/problems/problem.ts';
@@ -10,10 +10,10 @@ import type { ContactOf } from '../append/append-events.ts';
 import { beginJob } from '../append/begin-job.ts';
 import type { Asker } from '../asker.ts';
 import { inTransaction, type Transaction } from '../database/transaction.ts';
-import { selectEventsById } from '../queries/events.ts';
-import { insertJob, lockHead } from '../queries/jobs.ts';
+import { insertJob } from '../queries/jobs.ts';
 import { selectSiteKinds } from '../queries/own-kinds.ts';
 import { selectSite } from '../queries/site.ts';
+import { begunBefore } from './begun-before.ts';
 import { now } from './clock.ts';
 
 /** What stood in a plan before: all but what a new job has of its own. */
@@ -46,20 +46,17 @@ export const beginFromPlan = async (
 /** Opens a job with a plan that stood before, under the site's schools of the moment. The same sent again is answered again.
  *  Refuses: event-id-used, and what decide refuses. */
 export const openAsBefore = (
-  before: Omit<PlanBefore, 'siteUnit' | 'schools'>,
+  plan: Omit<PlanBefore, 'siteUnit' | 'schools'>,
   ids: NewIds,
   by: Asker,
   contactOf: ContactOf,
 ): Promise<Result<LedgerEvent, Problem>> =>
   inTransaction(
     async (db): Promise<Result<LedgerEvent, Problem>> => {
-      // Locked before it is looked for: of the same sent several times at once, those who wait find what the first one made.
-      const isThere = await lockHead(db, ids.job);
-      const [sent] = await selectEventsById(db, [ids.event]);
-      if (sent?.job === ids.job) return accepted(sent);
-      if (sent || isThere) return refused({ code: 'event-id-used' });
+      const before = await begunBefore(db, ids.job, ids.event);
+      if (before) return before;
       const { unit: siteUnit, schools } = await selectSite(db);
-      return beginFromPlan(db, { ...before, siteUnit, schools }, ids, by, contactOf);
+      return beginFromPlan(db, { ...plan, siteUnit, schools }, ids, by, contactOf);
     },
     (result) => result.ok,
   );

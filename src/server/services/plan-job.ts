@@ -13,10 +13,10 @@ import { type ContactOf, unknownContact } from '../append/append-events.ts';
 import { beginJob } from '../append/begin-job.ts';
 import type { Asker } from '../asker.ts';
 import { inTransaction } from '../database/transaction.ts';
-import { selectEventsById } from '../queries/events.ts';
 import { insertJob } from '../queries/jobs.ts';
 import { selectSiteKinds } from '../queries/own-kinds.ts';
 import { selectSite } from '../queries/site.ts';
+import { begunBefore } from './begun-before.ts';
 import { now } from './clock.ts';
 
 const wantedGroups = (
@@ -44,8 +44,8 @@ export const planJob = (
 ): Promise<Result<LedgerEvent, Problem>> =>
   inTransaction(
     async (db): Promise<Result<LedgerEvent, Problem>> => {
-      const [before] = await selectEventsById(db, [job.eventId]);
-      if (before) return before.job === job.jobId ? accepted(before) : refused({ code: 'event-id-used' });
+      const before = await begunBefore(db, job.jobId, job.eventId);
+      if (before) return before;
       const wanted = wantedGroups(job.groups, await selectSiteKinds(db));
       if (!wanted.ok) return wanted;
       const { unit: siteUnit, schools } = await selectSite(db);
