@@ -1,5 +1,5 @@
 import { crosswise } from '#core/order/crosswise.ts';
-import { fewestChanges } from '#core/route/fewest-changes.ts';
+import { fewestTools } from '#core/route/fewest-tools.ts';
 import type { FoundRoute, RouteProblem, Station, Stop } from '#core/route/route-problem.ts';
 import { type Random, seeded } from '../campaign/seeded.ts';
 import { printFigure } from './measured.ts';
@@ -92,7 +92,7 @@ export const benchRoute = (): void => {
       (_, seed) => {
         const asked = problem(seeded(seed + 1));
         const start = performance.now();
-        const route = fewestChanges(asked);
+        const route = fewestTools(asked);
         return { ms: performance.now() - start, route };
       },
     );

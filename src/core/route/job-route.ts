@@ -12,7 +12,7 @@ import { lastPass } from '../view/passes.ts';
 import { isInAnyOrder } from '../view/setting-order.ts';
 import { type Alike, alike } from '../view/tools-for-group.ts';
 import { needsNoSetting } from '../view/wanted-setting.ts';
-import { fewestChanges } from './fewest-changes.ts';
+import { fewestTools } from './fewest-tools.ts';
 import type { Changes, Stage, Stop } from './route-problem.ts';
 
 /** Fasteners worked one after the other with one tool at one setting. */
@@ -150,7 +150,7 @@ export const jobRoute = (job: JobView, crib: readonly ToolCandidate[]): JobRoute
   const lastPulled = job.lastPull && fastenerAt(job, job.lastPull.position)?.pulls.at(-1)?.body.toolId;
   const inHand = tools.findIndex(({ id }) => id === lastPulled);
   const stages = staged(asked);
-  const found = fewestChanges({
+  const found = fewestTools({
     stations: stations.map(({ tool }, index) => ({
       tool: ofTool[index] as number,
       isDialled: !needsNoSetting(tool),

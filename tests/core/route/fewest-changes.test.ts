@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { coversOf } from '#core/route/covers.ts';
 import { changesAlong, fewestChanges } from '#core/route/fewest-changes.ts';
+import { fewestTools } from '#core/route/fewest-tools.ts';
 import { leastChanges } from '#core/route/least-changes.ts';
 import { leastThroughLoose } from '#core/route/loose-stages.ts';
 import type { RouteProblem, Stop } from '#core/route/route-problem.ts';
@@ -113,6 +114,29 @@ describe('the way with the fewest changes', () => {
         });
       }),
       { numRuns: 600, seed: 20261127 },
+    );
+  });
+
+  test('of ways with as few changes one tool alone is the way', () => {
+    const shows = { tool: 1, isDialled: false };
+    const tie: RouteProblem = {
+      stations: [{ tool: 0, isDialled: true }, { tool: 0, isDialled: true }, shows],
+      stages: [[[0], [1, 2]]],
+      leftAt: [null, null],
+      inHand: null,
+    };
+    expect(fewestTools(tie)).toMatchObject({ settings: 2, takenUp: 1, isProved: true });
+    fc.assert(
+      fc.property(problems(8, 5), (problem) => {
+        const found = fewestTools(problem);
+        isWorked(problem, found.visits);
+        expect(found.settings + found.takenUp).toBe(bruteFewest(problem));
+        expect(found.isProved).toBe(true);
+        const toolsOf = ({ visits }: typeof found) =>
+          new Set(visits.map(({ station }) => problem.stations[station]?.tool)).size;
+        expect(toolsOf(found)).toBeLessThanOrEqual(Math.max(1, toolsOf(fewestChanges(problem))));
+      }),
+      { numRuns: 300, seed: 11 },
     );
   });
 
