@@ -42,8 +42,8 @@ test('a ring of twelve is laid out, tried out and started with its plan', async 
   await expect(page.getByTestId('spreads').getByRole('row')).toHaveCount(7);
   // Every fastener, the loosest, the tightest and the ends of the passes; settling without and with another pull: all of them drawn.
   for (const [caption, curves] of [
-    [/^Force of every fastener/, 4],
-    [/^Force left as it settles/, 2],
+    ['Force of every fastener after each pull', 4],
+    ['Force left as it settles', 2],
   ] as const)
     await expect(page.locator('figure', { hasText: caption }).locator('path[d^="M"]')).toHaveCount(curves);
   await expect(page.getByText('Invented numbers until you measure your own')).toBeVisible();
