@@ -276,6 +276,20 @@ test('a picture behind, scaled by two points, and a fastener tapped on it', asyn
   await drawing.click({ position: { x: 150, y: 150 } });
   await drawing.click({ position: { x: 200, y: 150 } });
   await expect(heads(page)).toHaveCount(2);
+  // It lies there still, scaled, when the page is opened again; a file that is none takes nothing away. Taken away it does not come back.
+  await layout(page);
+  await expect(heads(page)).toHaveCount(2);
+  await expect(drawing.locator('image')).toHaveCount(1);
+  await page.getByRole('button', { name: 'On a picture' }).click();
+  await expect(page.getByText('It is scaled.')).toBeVisible();
+  await chooseFile(page, { name: 'note.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByRole('alert')).toContainText('no picture this browser can show');
+  await expect(drawing.locator('image')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Take the picture away' }).click();
+  await expect(drawing.locator('image')).toHaveCount(0);
+  await layout(page);
+  await expect(heads(page)).toHaveCount(2);
+  await expect(drawing.locator('image')).toHaveCount(0);
 });
 
 test('an assembly is kept as a template; its label, scanned, opens the next job, in the order and passes of the first', async ({

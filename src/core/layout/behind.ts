@@ -21,6 +21,12 @@ export const unscaled = (width: number, height: number): Behind => ({
   yMm: 0,
 });
 
+/** Two corners of a picture, in millimetres. */
+export const cornersOf = ({ width, height, mmPerPixel, xMm, yMm }: Behind): readonly Place[] => [
+  { xMm, yMm },
+  { xMm: xMm + width * mmPerPixel, yMm: yMm + height * mmPerPixel },
+];
+
 /** A picture scaled so that two points on it, as they lie on the board now, are a known distance apart; the first one stays where it is. Null where
  *  both are one point. */
 export const scaledBy = (behind: Behind, a: Place, b: Place, distanceMm: number): Behind | null => {

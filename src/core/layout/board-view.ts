@@ -9,24 +9,32 @@ export type Frame = { readonly width: number; readonly height: number };
 const CLOSEST = 60;
 const FARTHEST = 0.005;
 const MARGIN = 1.45;
+/** A picture has room of its own round what is on it. */
+const PICTURE_MARGIN = 1.06;
 /** Around a lone place so many millimetres are shown. */
 const LONE_MM = 40;
 
 const clamped = (pixelsPerMm: number): number => Math.min(CLOSEST, Math.max(FARTHEST, pixelsPerMm));
 
-/** A view of all places in a frame, with room round them. */
-export const viewOfAll = (places: readonly Place[], { width, height }: Frame): BoardView => {
-  const xs = places.map(({ xMm }) => xMm);
-  const ys = places.map(({ yMm }) => yMm);
-  const [left, right] = places.length > 0 ? [Math.min(...xs), Math.max(...xs)] : [0, 0];
-  const [top, bottom] = places.length > 0 ? [Math.min(...ys), Math.max(...ys)] : [0, 0];
+/** A view of all places in a frame, with room round them; where a picture lies behind, of all of that too, given its corners. */
+export const viewOfAll = (
+  places: readonly Place[],
+  { width, height }: Frame,
+  corners: readonly Place[] = [],
+): BoardView => {
+  const all = [...places, ...corners];
+  const xs = all.map(({ xMm }) => xMm);
+  const ys = all.map(({ yMm }) => yMm);
+  const [left, right] = all.length > 0 ? [Math.min(...xs), Math.max(...xs)] : [0, 0];
+  const [top, bottom] = all.length > 0 ? [Math.min(...ys), Math.max(...ys)] : [0, 0];
+  const margin = corners.length > 0 ? PICTURE_MARGIN : MARGIN;
   return {
     xMm: (left + right) / 2,
     yMm: (top + bottom) / 2,
     pixelsPerMm: clamped(
       Math.min(
-        width / (Math.max(LONE_MM, right - left) * MARGIN),
-        height / (Math.max(LONE_MM, bottom - top) * MARGIN),
+        width / (Math.max(LONE_MM, right - left) * margin),
+        height / (Math.max(LONE_MM, bottom - top) * margin),
       ),
     ),
   };

@@ -27,6 +27,8 @@ type Props = {
   readonly onKey: (event: KeyboardEvent) => void;
   /** What lies behind the fasteners, in millimetres. */
   readonly behind?: ReactNode;
+  /** The corners of what lies behind. */
+  readonly corners: readonly Place[];
 };
 
 const FIRST_SIZE = { width: 640, height: 420 };
@@ -35,14 +37,27 @@ const OVERSCAN = 2;
 
 /** Fasteners laid out, in millimetres: pushed, pinched and zoomed, chosen one by one or by a frame, and moved. */
 export const BoardDrawing = (props: Props) => {
-  const { board, driveOf, current, chosen, mode, fitAgain, onChoose, onMove, onPlace, onKey, behind } = props;
+  const {
+    board,
+    driveOf,
+    current,
+    chosen,
+    mode,
+    fitAgain,
+    onChoose,
+    onMove,
+    onPlace,
+    onKey,
+    behind,
+    corners,
+  } = props;
   const [frame, layer] = [useRef<HTMLDivElement>(null), useRef<HTMLDivElement>(null)];
   const size = useSize(frame, FIRST_SIZE);
   const [pulled, setPulled] = useState<Place | null>(null);
   const [framed, setFramed] = useState<readonly [Place, Place] | null>(null);
   const idAt = (target: EventTarget | null): string | null =>
     (target instanceof Element && target.closest('[data-id]')?.getAttribute('data-id')) || null;
-  const { view, bind, zoom, showAll } = useBoardGestures(layer, size, board, fitAgain, {
+  const { view, bind, zoom, showAll } = useBoardGestures(layer, size, { places: board, corners }, fitAgain, {
     gripAt: (target) => {
       const id = idAt(target);
       if (id !== null && chosen.has(id)) return 'fasteners';

@@ -10,6 +10,7 @@ import {
 } from '#client/layout/board-store.ts';
 import { siteKindOf, takeOwnKinds } from '#client/site-kinds.ts';
 import type { JointKind } from '#core/joint/joint-kind.ts';
+import { cornersOf } from '#core/layout/behind.ts';
 import { moved } from '#core/layout/board.ts';
 import type { Site } from '#wire/site.ts';
 import { TryOut } from '../simulate/TryOut.tsx';
@@ -98,6 +99,7 @@ export const LayoutScreen = ({ site, ownKinds }: Props) => {
                 onPlace={(place) => (mode === 'measure' ? picture.mark(place) : addPlace(place))}
                 onKey={choice.onKey}
                 behind={<PictureBehind picture={picture} />}
+                corners={picture.behind ? cornersOf(picture.behind) : []}
               />
             </div>
           </section>

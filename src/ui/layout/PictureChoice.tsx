@@ -33,7 +33,7 @@ export const PictureChoice = ({ picture, onMode }: Props) => {
             onText={setDistance}
             inputMode="decimal"
             maxLength={10}
-            className="w-32 font-mono"
+            className="font-mono"
           />
           <div className="flex flex-wrap gap-2">
             <button
@@ -59,7 +59,8 @@ export const PictureChoice = ({ picture, onMode }: Props) => {
             </button>
           </div>
           <p className="text-s text-faint">
-            The picture stays in this browser until you leave the page. Seen at an angle it is not to scale.
+            The picture stays in this browser until the job is started or you take it away. Seen at an angle
+            it is not to scale.
           </p>
         </>
       )}

@@ -3,6 +3,7 @@ import { call } from '#client/api.ts';
 import { newId } from '#client/happen.ts';
 import { boardJob } from '#client/layout/board-job.ts';
 import { clearBoard, type Laying } from '#client/layout/board-store.ts';
+import { forgetPicture } from '#client/layout/kept-picture.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { ImportFacts } from '../import/ImportFacts.tsx';
 import { EMPTY_FACTS, importFactsSchema, newJobOf } from '../import/import-draft.ts';
@@ -30,6 +31,7 @@ export const StartJob = ({ laying, missing }: Props) => {
         const answer = await call(OPERATIONS.planJob, newJobOf(facts, boardJob(laying), attempt.current));
         if (!answer.ok) return answer.problem;
         clearBoard();
+        await forgetPicture();
         window.location.assign(`/jobs/${answer.value.job}/plan`);
         return null;
       }}

@@ -29,6 +29,9 @@ type Handlers = {
   ) => void;
 };
 
+/** What is to be seen when all is: the fasteners, and the corners of a picture behind them. */
+type Seen = { readonly places: readonly Place[]; readonly corners: readonly Place[] };
+
 export type BoardGestures = {
   /** What the layer was drawn for. */
   readonly view: BoardView;
@@ -44,7 +47,7 @@ const FIRST: BoardView = { xMm: 0, yMm: 0, pixelsPerMm: 2 };
 export const useBoardGestures = (
   layer: RefObject<HTMLDivElement | null>,
   size: Frame,
-  places: readonly Place[],
+  { places, corners }: Seen,
   fitAgain: string,
   { gripAt, onPull }: Handlers,
 ): BoardGestures => {
@@ -63,7 +66,7 @@ export const useBoardGestures = (
     rest.current = window.setTimeout(draw, REST_MS);
   };
   const showAll = (): void => {
-    shown.current = viewOfAll(places, size);
+    shown.current = viewOfAll(places, size, corners);
     draw();
   };
   const fit = useRef(showAll);

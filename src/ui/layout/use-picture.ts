@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { forgetPicture, type KeptPicture, keepPicture, readPicture } from '#client/layout/kept-picture.ts';
 import { type Behind, scaledBy, unscaled } from '#core/layout/behind.ts';
 import type { Place } from '#core/layout/generator.ts';
 
@@ -22,11 +23,20 @@ export type Picture = {
   readonly drop: () => void;
 };
 
-type Held = Pick<Picture, 'url' | 'behind' | 'marks' | 'isScaled' | 'wrong'>;
+type Held = Pick<Picture, 'url' | 'behind' | 'marks' | 'isScaled' | 'wrong'> & { readonly file: Blob | null };
 
-const NONE: Held = { url: null, behind: null, marks: [], isScaled: false, wrong: null };
+const NONE: Held = { file: null, url: null, behind: null, marks: [], isScaled: false, wrong: null };
 
-/** A photograph or a drawing laid behind the fasteners, scaled by two points of a known distance. It stays in this browser until the page is left. */
+const lying = ({ file, behind, isScaled }: KeptPicture): Held => ({
+  ...NONE,
+  file,
+  url: URL.createObjectURL(file),
+  behind,
+  isScaled,
+});
+
+/** A photograph or a drawing laid behind the fasteners, scaled by two points of a known distance. It stays in this browser over a reload, as what is
+ *  laid out does. */
 export const usePicture = (): Picture => {
   const [held, setHeld] = useState<Held>(NONE);
   const { url } = held;
@@ -36,24 +46,29 @@ export const usePicture = (): Picture => {
     },
     [url],
   );
+  useEffect(() => {
+    void readPicture().then((kept) => {
+      // One that was chosen meanwhile stays.
+      if (kept) setHeld((now) => (now === NONE ? lying(kept) : now));
+    });
+  }, []);
   return {
     ...held,
     take: async (file) => {
+      // What can't be taken leaves the one that lies there.
+      const isWrong = (wrong: string): void => setHeld((now) => ({ ...now, wrong }));
       if (file.size > PICTURE_MOST_BYTES)
-        return setHeld({
-          ...NONE,
-          wrong: `${file.name} has ${(file.size / 1e6).toFixed(1)} MB; up to ${PICTURE_MOST_BYTES / 1e6} MB are shown. Take a smaller picture.`,
-        });
+        return isWrong(
+          `${file.name} has ${(file.size / 1e6).toFixed(1)} MB; up to ${PICTURE_MOST_BYTES / 1e6} MB are shown. Take a smaller picture.`,
+        );
       try {
         const bitmap = await createImageBitmap(file);
-        const behind = unscaled(bitmap.width, bitmap.height);
+        const picture = { file, behind: unscaled(bitmap.width, bitmap.height), isScaled: false };
         bitmap.close();
-        setHeld({ ...NONE, url: URL.createObjectURL(file), behind });
+        void keepPicture(picture);
+        setHeld(lying(picture));
       } catch {
-        setHeld({
-          ...NONE,
-          wrong: `${file.name} is no picture this browser can show. Take a JPEG or a PNG.`,
-        });
+        isWrong(`${file.name} is no picture this browser can show. Take a JPEG or a PNG.`);
       }
       return undefined;
     },
@@ -61,9 +76,15 @@ export const usePicture = (): Picture => {
     scale: (distanceMm) => {
       const [a, b] = held.marks;
       const behind = held.behind && a && b ? scaledBy(held.behind, a, b, distanceMm) : null;
-      if (behind) setHeld({ ...held, behind, marks: [], isScaled: true });
+      if (behind && held.file) {
+        void keepPicture({ file: held.file, behind, isScaled: true });
+        setHeld({ ...held, behind, marks: [], isScaled: true, wrong: null });
+      }
       return behind !== null;
     },
-    drop: () => setHeld(NONE),
+    drop: () => {
+      void forgetPicture();
+      setHeld(NONE);
+    },
   };
 };

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { markSets, takenPlaces } from '#core/drawing/taken-marks.ts';
-import { scaledBy, unscaled } from '#core/layout/behind.ts';
+import { cornersOf, scaledBy, unscaled } from '#core/layout/behind.ts';
 import {
   type ALIGNMENTS,
   aligned,
@@ -251,6 +251,24 @@ test('a picture is scaled by two points: the first stays, the second is as far a
   expect(placeOfPixel(pixelOf(a.xMm))).toBeCloseTo(20, 9);
   expect(placeOfPixel(pixelOf(b.xMm))).toBeCloseTo(70, 9);
   expect(scaledBy(behind, a, a, 50)).toBeNull();
+});
+
+test('where a picture lies behind, the whole of it is seen and fills the frame, with what lies beside it', () => {
+  const frame = { width: 640, height: 420 };
+  const beside = { xMm: 400, yMm: 20 };
+  const corners = cornersOf({ width: 4000, height: 3000, mmPerPixel: 0.05, xMm: -20, yMm: 10 });
+  expect(corners.map(({ xMm, yMm }) => [xMm, yMm])).toEqual([
+    [-20, 10],
+    [180, 160],
+  ]);
+  const view = viewOfAll([{ xMm: 0, yMm: 20 }], frame, corners);
+  const [topLeft, bottomRight] = [-1, 1].map((side) =>
+    placeAt(view, (side * frame.width) / 2, (side * frame.height) / 2),
+  ) as [typeof beside, typeof beside];
+  expect(within(corners, topLeft, bottomRight)).toHaveLength(2);
+  expect(150 * view.pixelsPerMm).toBeGreaterThan(frame.height * 0.9);
+  const wider = viewOfAll([beside], frame, corners);
+  expect((beside.xMm - wider.xMm) * wider.pixelsPerMm).toBeLessThan(frame.width / 2);
 });
 
 test('marks are told by layer, kind and size; what is taken begins at the top left', () => {
