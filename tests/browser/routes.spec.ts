@@ -79,6 +79,12 @@ test('what leads nowhere is a page of our own for people and a problem for progr
     expect([path, answer.status()]).toEqual([path, 404]);
     expect(await answer.json()).toMatchObject({ problem: { code: 'not-found' } });
   }
+  // Nor does a door that is asked as nobody asks it answer with a page of the framework's.
+  for (const path of ['/api/v1/ledger/check', '/api/v1/sessions', '/api/v1/compute/verdict']) {
+    const answer = await request.get(`${address()}${path}`);
+    expect([path, answer.status()]).toEqual([path, 404]);
+    expect(await answer.json()).toMatchObject({ problem: { code: 'not-found' } });
+  }
 });
 
 test('a body of bytes that are no text, or of values that nothing here is, is told so', async ({

@@ -48,7 +48,11 @@ const handlerOf =
     if (routeData?.origin !== 'project') return answerNowhere(incoming, response);
     // The body is read from the connection by the endpoint that wants it, with its bound.
     const locals: App.Locals = { incoming, person: null, signedInAt: null };
-    await answer(await app.render(request, { addCookieHeader: true, locals, routeData }), response);
+    const given = await app.render(request, { addCookieHeader: true, locals, routeData });
+    // A door that is never asked this way: the framework's own page is for nobody.
+    const isNowhere = given.status === 404 && !isJson(given.headers.get('content-type'));
+    if (isNowhere && incoming.url?.startsWith('/api/')) return answerNowhere(incoming, response);
+    await answer(given, response);
   };
 
 /** What the build makes the server's entry of: the handler of everything that is not a file, and what works in the background until the function that it
