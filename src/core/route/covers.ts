@@ -1,10 +1,24 @@
 import type { RouteProblem, Stage, Stop } from './route-problem.ts';
 import { toolSets } from './tool-sets.ts';
 
-/** Sets of stations with which every stop of a stage can be worked. */
+/** A set of stations with which every stop of a stage can be worked, tool by tool. */
+export type Cover = readonly { readonly tool: number; readonly stations: readonly number[] }[];
+
+/** The stations of a set, tool by tool. */
+export const coverOf = ({ stations }: Pick<RouteProblem, 'stations'>, set: readonly number[]): Cover => {
+  const byTool = new Map<number, number[]>();
+  for (const station of set) {
+    const { tool } = stations[station] as RouteProblem['stations'][number];
+    const known = byTool.get(tool);
+    if (known) known.push(station);
+    else byTool.set(tool, [station]);
+  }
+  return [...byTool].map(([tool, some]) => ({ tool, stations: some }));
+};
+
+/** Covers of a stage. */
 export type Covers = {
-  /** Each in ascending order. */
-  readonly sets: readonly (readonly number[])[];
+  readonly sets: readonly Cover[];
   /** Whether every set that holds no other one is among them. */
   readonly isAll: boolean;
 };
@@ -78,12 +92,20 @@ const coversByTools = (problem: RouteProblem, stops: readonly Stop[]): readonly 
   return withoutLarger(any ? [any] : ofTools);
 };
 
-/** The sets of stations with which a stage can be worked: all that hold no other one where its stations are few, else those with few tools. */
+/** The covers of a stage: all that hold no other one where its stations are few, else those with few tools. */
 export const coversOf = (problem: RouteProblem, stage: Stage): Covers => {
   const stops = hardest(stage);
+  const covers = (sets: readonly (readonly number[])[], isAll: boolean): Covers => ({
+    sets: sets.map((set) => coverOf(problem, set)),
+    isAll,
+  });
   const isForced = stops.every((stop) => stop.length === 1);
-  if (isForced || new Set(stops.flat()).size <= MOST_IN_ALL) return { sets: everyCover(stops), isAll: true };
+  if (isForced || new Set(stops.flat()).size <= MOST_IN_ALL) return covers(everyCover(stops), true);
   const [only] = stops;
-  if (stops.length === 1 && only) return { sets: only.map((station) => [station]), isAll: true };
-  return { sets: coversByTools(problem, stops), isAll: false };
+  if (stops.length === 1 && only)
+    return covers(
+      only.map((station) => [station]),
+      true,
+    );
+  return covers(coversByTools(problem, stops), false);
 };

@@ -1,10 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { coversOf } from '#core/route/covers.ts';
-import { changesAlong, fewestChanges } from '#core/route/fewest-changes.ts';
+import { bestWay } from '#core/route/best-way.ts';
+import type { Cover } from '#core/route/covers.ts';
+import { coversWithin } from '#core/route/covers-within.ts';
+import { fewestChanges } from '#core/route/fewest-changes.ts';
 import { fewestTools } from '#core/route/fewest-tools.ts';
+import { changesAlong, foundRoute } from '#core/route/found-route.ts';
 import { leastChanges } from '#core/route/least-changes.ts';
-import { leastThroughLoose } from '#core/route/loose-stages.ts';
+import { outlookOf } from '#core/route/outlook.ts';
 import type { RouteProblem, Stop } from '#core/route/route-problem.ts';
 
 /** Uniform-cost search over every standing and every stop done, one stop at a time: slow, and without any thought of its own. */
@@ -149,18 +152,52 @@ describe('the way with the fewest changes', () => {
     );
   });
 
-  test('nor is what is said where some stages are followed loosely', () => {
+  test('nor is what prices say, from the start and from every standing on the way', () => {
     fc.assert(
-      fc.property(problems(6, 4), fc.nat(7), (problem, which) => {
-        const covers = problem.stages.map((stage, place) => ({
-          ...coversOf(problem, stage),
-          isAll: ((which >> (place % 3)) & 1) === 1,
-        }));
-        const least = leastThroughLoose(problem, covers);
-        expect(least).not.toBeNull();
-        expect(least).toBeLessThanOrEqual(bruteFewest(problem));
+      fc.property(problems(6, 6), fc.nat(3), (problem, above) => {
+        const best = bruteFewest(problem);
+        const { least, leastFrom } = outlookOf(problem, best + above);
+        expect(least).toBeLessThanOrEqual(best + 1e-6);
+        let { inHand, leftAt } = problem;
+        for (const { stage, station } of fewestChanges(problem).visits) {
+          // Before a stage, not in the middle of one: only of those is something said.
+          const rest = { ...problem, inHand, leftAt, stages: problem.stages.slice(stage) };
+          expect(leastFrom(stage, { inHand, leftAt })).toBeLessThanOrEqual(bruteFewest(rest) + 1e-6);
+          const { tool } = problem.stations[station] as RouteProblem['stations'][number];
+          [inHand, leftAt] = [tool, leftAt.with(tool, station)];
+        }
       }),
-      { numRuns: 600, seed: 11 },
+      { numRuns: 400, seed: 11 },
+    );
+  });
+
+  test('among the covers that may be as good as the best is one that is', () => {
+    fc.assert(
+      fc.property(problems(7, 3), fc.nat(2), (problem, above) => {
+        const best = bruteFewest(problem);
+        const outlook = outlookOf(problem, best + above);
+        const slack = best - outlook.leastFrom(0, problem);
+        const { sets, isAll } = coversWithin(problem, outlook.tollsAt(0, problem), slack, 10_000);
+        expect(isAll).toBe(true);
+        const withSet = (set: Cover): number => {
+          const forced = set.flatMap(({ stations }) => stations.map((station) => [station]));
+          return bruteFewest({ ...problem, stages: [forced, ...problem.stages.slice(1)] });
+        };
+        expect(Math.min(...sets.map(withSet))).toBe(best);
+      }),
+      { numRuns: 300, seed: 12 },
+    );
+  });
+
+  test('where the first look sees next to nothing, what lies ahead still leads to the best', () => {
+    const nothing = { mostStandings: 1, mostPassages: 1 };
+    fc.assert(
+      fc.property(problems(8, 5), (problem) => {
+        const { way, atLeast } = bestWay(problem, nothing);
+        isWorked(problem, foundRoute(problem, way, atLeast).visits);
+        expect([way.cost, atLeast]).toEqual([bruteFewest(problem), way.cost]);
+      }),
+      { numRuns: 600, seed: 28 },
     );
   });
 });
