@@ -1,4 +1,5 @@
-import type { Forced, PricedTool, Prices } from './priced-tool.ts';
+import type { Prices } from './priced-stage.ts';
+import type { Forced, PricedTool } from './priced-tool.ts';
 import { type Priced, pricesFor } from './prices.ts';
 import type { RouteProblem, Stop } from './route-problem.ts';
 import type { Standing } from './standing.ts';

@@ -1,16 +1,5 @@
-import type { RouteProblem, Stop } from './route-problem.ts';
-
-/** What a tool is paid for each stop it does, and what it pays for being held on into each stage instead of being taken up. */
-export type Prices = { readonly perStop: Float64Array; readonly perHold: Float64Array };
-
-/** A stage as it is priced. */
-export type PricedStage = {
-  readonly stops: readonly Stop[];
-  /** The place of its first stop among all that are priced. */
-  readonly first: number;
-  /** Whether no tool can do all of them: one that is held on into the stage is then not the one in hand at its end. */
-  readonly isShared: boolean;
-};
+import { type Offer, offersOf, type PricedStage, type Prices } from './priced-stage.ts';
+import type { RouteProblem } from './route-problem.ts';
 
 /** What it takes more to use a tool at all, and to come to each of its stations in a stage, which are given by their places in the problem. */
 export type Forced = { readonly use: number; readonly stations: ReadonlyMap<number, number> };
@@ -26,24 +15,6 @@ export type PricedTool = {
   /** Goes the tool's best way, and tells each stop it does and each stage it is held on into. */
   readonly walk: (prices: Prices, onStop: (stop: number) => void, onHold: (stage: number) => void) => void;
 };
-
-/** What a stage offers a tool: its settings there by their places among its own, and the stops that each does. */
-type Offer = { readonly stage: number; readonly own: Int32Array; readonly stops: readonly Int32Array[] };
-
-const offersOf = (places: ReadonlyMap<number, number>, stages: readonly PricedStage[]): readonly Offer[] =>
-  stages.flatMap(({ first, stops }, stage): readonly Offer[] => {
-    const done = new Map<number, number[]>();
-    for (const [index, stop] of stops.entries())
-      for (const station of stop) {
-        const place = places.get(station);
-        if (place === undefined) continue;
-        const known = done.get(place);
-        if (known) known.push(first + index);
-        else done.set(place, [first + index]);
-      }
-    const each = [...done.values()].map((some) => Int32Array.from(some));
-    return done.size > 0 ? [{ stage, own: Int32Array.from(done.keys()), stops: each }] : [];
-  });
 
 const IDLE = 0;
 const IN_HAND = 1;

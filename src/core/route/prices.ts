@@ -1,6 +1,6 @@
-import { hardest } from './covers.ts';
 import { askedByOrder } from './least-changes.ts';
-import { type PricedStage, type PricedTool, type Prices, pricedTool } from './priced-tool.ts';
+import { type PricedStage, type Prices, pricedStages } from './priced-stage.ts';
+import { type PricedTool, pricedTool } from './priced-tool.ts';
 import type { RouteProblem } from './route-problem.ts';
 
 /** The tools of a problem at prices of which no better were found, and what all tools together take at the least. */
@@ -67,15 +67,8 @@ const firstPrices = (stages: readonly PricedStage[], count: number): Prices => {
  *  What all together take is never more than a real way does. `known` are the changes of some real way.
  *  Source: Lagrangian relaxation by subgradients, Held and Karp, 1971; the length of a step, Polyak, 1969; from memory. */
 export const pricesFor = (problem: RouteProblem, known: number, from?: Prices): Priced => {
-  let count = 0;
-  const stages = problem.stages.map((stage): PricedStage => {
-    const stops = hardest(stage);
-    count += stops.length;
-    const canAll = problem.leftAt.some((_, tool) =>
-      stops.every((stop) => stop.some((station) => problem.stations[station]?.tool === tool)),
-    );
-    return { first: count - stops.length, stops, isShared: !canAll };
-  });
+  const stages = pricedStages(problem);
+  const count = stages.reduce((total, { stops }) => total + stops.length, 0);
   const { inHand, leftAt } = problem;
   const tools = leftAt.map((_, tool) => pricedTool(problem, tool, stages));
   const size = stages.reduce((total, { stops }) => total + stops.flat().length + problem.stations.length, 1);
