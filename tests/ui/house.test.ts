@@ -40,6 +40,8 @@ const HOOKS: Readonly<Record<string, string>> = {
   'kit/use-pad.ts': 'one media query and a choice; tried in Chromium by hands.spec',
   'shared/use-lines.ts': 'reads lines as readLines does; tried in Chromium by keeping.spec',
   'shared/use-search.ts': 'a pause and a request; tried in Chromium by specs.spec',
+  'jobs/plan/use-route.ts':
+    'asks the worker jobRoute, which tests/core/route tests; tried in Chromium by hands.spec',
   'jobs/use-job.ts': 'subscribes to jobStore, which tests/client/job-store tests',
   'jobs/drawing/use-size.ts': 'one observer of the browser; tried in Chromium by screens.spec',
   'jobs/bench/use-bench-keys.ts':

@@ -32,6 +32,13 @@ describe('the route through a job', () => {
     ]);
   });
 
+  test('a job as a worker gets it, which is a copy, has the same route', () => {
+    const job = new SampleJob(alternating).ready();
+    job.pull('1');
+    const crib = [another('A2', 18, 60), TOOL].map(candidate);
+    expect(jobRoute(structuredClone(job.state), structuredClone(crib))).toEqual(jobRoute(job.state, crib));
+  });
+
   test('where none does all, one after the other, and what none can do is named', () => {
     const { state } = new SampleJob([...alternating, '300 to 340 in-lb']);
     const route = jobRoute(state, [another('A2', 18, 60), another('A3', 5, 18)].map(candidate));

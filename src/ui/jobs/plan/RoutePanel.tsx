@@ -1,6 +1,5 @@
-import { useMemo } from 'react';
 import { unitSymbol } from '#core/quantity/unit.ts';
-import { type JobRoute, jobRoute, type RouteLeg } from '#core/route/job-route.ts';
+import type { JobRoute, RouteLeg } from '#core/route/job-route.ts';
 import type { Pace } from '#core/route/pace.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { comingPositions } from '#core/view/open-items.ts';
@@ -13,6 +12,7 @@ import { changesWords, fewerWords, legWords, paceWords } from '#wire/words/route
 import { Tick } from '../../kit/Tick.tsx';
 import { useComfort } from '../bench/use-comfort.ts';
 import type { OpenJob } from '../use-job.ts';
+import { useRoute } from './use-route.ts';
 
 const LEGS_IN_VIEW = 6;
 
@@ -61,13 +61,15 @@ const Legs = ({ legs }: Pick<JobRoute, 'legs'>) => {
 };
 
 type TakeProps = {
+  /** Whether the route is of the job as it is now: only then are its tools taken. */
+  readonly isFresh: boolean;
   readonly job: OpenJob;
   readonly route: JobRoute;
   readonly crib: readonly CribTool[];
 };
 
 /** Takes every tool of the route for the groups that it works and that have none at hand yet. */
-const TakeAll = ({ job, route, crib }: TakeProps) => {
+const TakeAll = ({ job, route, crib, isFresh }: TakeProps) => {
   const groupsOf = new Map<Tool, Set<string>>();
   for (const { tool, stops } of route.legs)
     for (const { group } of stops)
@@ -84,7 +86,12 @@ const TakeAll = ({ job, route, crib }: TakeProps) => {
     }
   };
   return (
-    <button type="button" className="act-quiet justify-self-start" disabled={!job.isReady} onClick={takeAll}>
+    <button
+      type="button"
+      className="act-quiet justify-self-start"
+      disabled={!job.isReady || !isFresh}
+      onClick={takeAll}
+    >
       Take {tools.map(([{ code }]) => code).join(' and ')}
     </button>
   );
@@ -96,17 +103,22 @@ type Props = { readonly job: OpenJob; readonly crib: readonly CribTool[]; readon
 export const RoutePanel = ({ job, crib, pace }: Props) => {
   const { view } = job;
   const [comfort, comfortStore] = useComfort();
-  const route = useMemo(
-    () =>
-      jobRoute(
-        view,
-        crib.map((each) => ({ ...each, standsAt: null })),
-      ),
-    [view, crib],
-  );
+  const { route, isFresh, isBroken } = useRoute(view, crib);
   const left = comingPositions(view, null);
   const asListed = settingCount(view, left);
   const fewest = settingCount(view, sameSettingFirst(view, left));
+  if (left.length === 0) return null;
+  if (!route)
+    return (
+      <section className="panel p-4" aria-label="Route" data-testid="route">
+        <h2 className="text-l font-bold">Route</h2>
+        <p className="text-s text-faint" role="status">
+          {isBroken
+            ? 'The route could not be worked out here. The bench goes by the list; load the page again to try once more.'
+            : 'Looking for the fewest changes of tool and setting …'}
+        </p>
+      </section>
+    );
   if (route.legs.length === 0) return null;
   const isWorse = asListed.settings > fewest.settings;
   const isAsListed = isWorse && !comfort.fewest;
@@ -124,7 +136,7 @@ export const RoutePanel = ({ job, crib, pace }: Props) => {
       )}
       {isAsListed && <p className="font-semibold text-low">The bench goes by the list until this is on.</p>}
       <Legs legs={route.legs} />
-      <TakeAll job={job} route={route} crib={crib} />
+      <TakeAll job={job} route={route} crib={crib} isFresh={isFresh} />
       {view.plan.groups.some(({ kind }) => kind.roundsUntilStill) && (
         <p className="text-s text-faint">With one round at full torque; more follow while anything moves.</p>
       )}
