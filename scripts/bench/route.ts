@@ -1,31 +1,12 @@
 import { crosswise } from '#core/order/crosswise.ts';
 import { fewestTools } from '#core/route/fewest-tools.ts';
-import type { FoundRoute, RouteProblem, Station, Stop } from '#core/route/route-problem.ts';
+import type { FoundRoute, RouteProblem, Stop } from '#core/route/route-problem.ts';
 import { type Random, seeded } from '../campaign/seeded.ts';
+import { anyCrib, cribOf, MOST_VALUES, SOME_VALUES } from './any-crib.ts';
 import { printFigure } from './measured.ts';
 
 const FASTENERS = 400;
 const ROUNDS = 12;
-
-/** The values that a tool reaches, from the first to before the last, and whether it shows what it feels. */
-type Reach = { readonly from: number; readonly to: number; readonly shows: boolean };
-
-/** What tools of some reach can do: stations are made as they are asked for. */
-const cribOf = (reach: readonly Reach[]) => {
-  const stations: Station[] = [];
-  const places = new Map<string, number>();
-  const station = (tool: number, value: number, isDialled: boolean): number => {
-    const key = `${tool} ${isDialled ? value : ''}`;
-    const place = places.get(key) ?? stations.push({ tool, isDialled }) - 1;
-    places.set(key, place);
-    return place;
-  };
-  const stopFor = (value: number): Stop =>
-    reach.flatMap(({ from, to, shows }, tool) =>
-      value >= from && value < to ? [station(tool, value, !shows)] : [],
-    );
-  return { stations, stopFor };
-};
 
 /** A crib whose tools reach over half of the values each, side by side; the last of more than two shows what it feels. */
 const crib = (values: number, tools: number) => {
@@ -36,28 +17,6 @@ const crib = (values: number, tools: number) => {
       return { from, to: from + span, shows: tools >= 3 && tool === tools - 1 };
     }),
   );
-};
-
-/** Eight groups of fifty fasteners on six to ten tools, each of which reaches a fifth to three fifths of the values, wherever that is; one in seven shows what it feels.
- *  The fasteners of a group alternate between up to four values, in order; with `cabinets`, half of the groups are cabinets in any order. */
-const anyCrib = (values: number, cabinets: boolean, random: Random): RouteProblem => {
-  const tools = 6 + random.whole(5);
-  const reach = Array.from({ length: tools }, (): Reach => {
-    const span = Math.max(1, Math.round(values * (0.2 + random.next() * 0.4)));
-    const from = random.whole(values - span + 1);
-    return { from, to: from + span, shows: random.chance(0.15) };
-  });
-  const { stations, stopFor } = cribOf(reach);
-  const reached = Array.from({ length: values }, (_, value) => value).filter(
-    (value) => stopFor(value).length > 0,
-  );
-  const stages = Array.from({ length: 8 }, (_, group) => {
-    if (cabinets && group % 2 === 0 && random.chance(0.8))
-      return [Array.from({ length: 50 }, () => stopFor(random.pick(reached)))];
-    const some = Array.from({ length: 1 + random.whole(4) }, () => random.pick(reached));
-    return Array.from({ length: 50 }, (_, index) => [stopFor(some[index % some.length] as number)]);
-  });
-  return { stations, stages: stages.flat(), inHand: null, leftAt: reach.map(() => null) };
 };
 
 type Case = {
@@ -114,10 +73,14 @@ const CASES: readonly Case[] = [
   { name: '25 rings in 3 passes, 8 values, 2 tools', problem: (random) => rings(8, 2, random) },
   { name: '25 rings in 3 passes, 20 values, 5 tools', problem: (random) => rings(20, 5, random) },
   { name: 'cabinet, rings, cabinet, 20 values, 5 tools', problem: (random) => mixed(20, 5, random) },
-  { name: 'any crib, in order, 8 values', problem: (random) => anyCrib(8, false, random) },
-  { name: 'any crib, in order, 40 values', problem: (random) => anyCrib(40, false, random) },
-  { name: 'any crib, with cabinets, 8 values', problem: (random) => anyCrib(8, true, random) },
-  { name: 'any crib, with cabinets, 40 values', problem: (random) => anyCrib(40, true, random) },
+  ...[SOME_VALUES, MOST_VALUES].flatMap((share) =>
+    [false, true].flatMap((cabinets) =>
+      [8, 40].map((values) => ({
+        name: `any crib, ${share === SOME_VALUES ? 'some' : 'most'} of ${values} values${cabinets ? ', cabinets' : ''}`,
+        problem: (random: Random) => anyCrib(values, share, cabinets, random),
+      })),
+    ),
+  ),
 ];
 
 /** Routes through four hundred fasteners: how long they take to find, and how far each is from what is possible at the least. */

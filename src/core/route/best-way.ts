@@ -11,10 +11,10 @@ import type { Standing } from './standing.ts';
 /** Standings gone on with after each stage, and covers and passages looked at in all. */
 export type Effort = { readonly mostStandings: number; readonly mostPassages: number };
 /** At first little, to know what there is to be beaten; then as much as a person waits for. */
-const LITTLE: Effort = { mostStandings: 8, mostPassages: 16_000 };
-const SOME: Effort = { mostStandings: 16, mostPassages: 16_000 };
-const MUCH: Effort = { mostStandings: 256, mostPassages: 20_000 };
-const MOST_IN_ALL = 28_000;
+const LITTLE: Effort = { mostStandings: 64, mostPassages: 40_000 };
+const SOME: Effort = { mostStandings: 64, mostPassages: 24_000 };
+const MUCH: Effort = { mostStandings: 256, mostPassages: 18_000 };
+const MOST_IN_ALL = 24_000;
 /** Steps of the search for covers through all stages; from one standing a part of those that are left, but not too few to find any. */
 const STEPS_IN_ALL = 14_000;
 const PART = 1 / 8;

@@ -9,6 +9,8 @@ import { changesAlong, foundRoute } from '#core/route/found-route.ts';
 import { leastChanges } from '#core/route/least-changes.ts';
 import { outlookOf } from '#core/route/outlook.ts';
 import type { RouteProblem, Stop } from '#core/route/route-problem.ts';
+import { anyCrib, MOST_VALUES, SOME_VALUES } from '../../../scripts/bench/any-crib.ts';
+import { seeded } from '../../../scripts/campaign/seeded.ts';
 
 /** Uniform-cost search over every standing and every stop done, one stop at a time: slow, and without any thought of its own. */
 const bruteFewest = (problem: RouteProblem): number => {
@@ -141,6 +143,21 @@ describe('the way with the fewest changes', () => {
       }),
       { numRuns: 300, seed: 11 },
     );
+  });
+
+  test('four hundred fasteners on any crib: within five percent of what is possible at the least', () => {
+    for (const share of [SOME_VALUES, MOST_VALUES])
+      for (const values of [12, 20])
+        for (let seed = 1; seed <= 6; seed += 1) {
+          const problem = anyCrib(values, share, seed % 2 === 0, seeded(seed));
+          const found = fewestTools(problem);
+          isWorked(problem, found.visits);
+          const { settings, takenUp } = changesAlong(problem, found.visits);
+          expect(settings + takenUp).toBeGreaterThanOrEqual(found.atLeast);
+          expect(settings + takenUp, `${values} values, seed ${seed}`).toBeLessThanOrEqual(
+            found.atLeast * 1.05,
+          );
+        }
   });
 
   test('what is said to be the least is never more than the best', () => {
