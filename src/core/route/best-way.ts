@@ -8,15 +8,22 @@ import { wholeChanges } from './prices.ts';
 import type { RouteProblem, Stage } from './route-problem.ts';
 import type { Standing } from './standing.ts';
 
-/** Standings gone on with after each stage, and covers and passages looked at in all. */
-export type Effort = { readonly mostStandings: number; readonly mostPassages: number };
+/** How much a search looks at: standings gone on with after each stage, covers and passages in all, and steps in the search for covers. */
+export type Effort = {
+  readonly mostStandings: number;
+  readonly mostPassages: number;
+  readonly mostSteps: number;
+};
 /** At first little, to know what there is to be beaten; then as much as a person waits for. */
-const LITTLE: Effort = { mostStandings: 64, mostPassages: 40_000 };
-const SOME: Effort = { mostStandings: 64, mostPassages: 24_000 };
-const MUCH: Effort = { mostStandings: 256, mostPassages: 18_000 };
-const MOST_IN_ALL = 24_000;
-/** Steps of the search for covers through all stages; from one standing a part of those that are left, but not too few to find any. */
-const STEPS_IN_ALL = 14_000;
+const LITTLE: Effort = { mostStandings: 64, mostPassages: 40_000, mostSteps: 0 };
+const SOME: Effort = { mostStandings: 64, mostPassages: 24_000, mostSteps: 14_000 };
+const MUCH: Effort = { mostStandings: 256, mostPassages: 18_000, mostSteps: 14_000 };
+/** Where few changes are needed one more is a large share of them, and there is less to look at. */
+const FEW_CHANGES = 40;
+const MOST: Effort = { mostStandings: 256, mostPassages: 60_000, mostSteps: 100_000 };
+/** Searches of the last kind together look at no more than so many times what one of them does. */
+const TIMES_IN_ALL = 1.3;
+/** From one standing a part of the steps that are left, but not too few to find any cover. */
 const PART = 1 / 8;
 const STEPS_AT_LEAST = 200;
 
@@ -75,7 +82,7 @@ const led = (
   below: number,
   effort: Effort,
 ): Followed => {
-  let steps = STEPS_IN_ALL;
+  let steps = effort.mostSteps;
   const coversFrom = (stage: number, from: Standing, cost: number): Covers => {
     const own = covers[stage] as Covers;
     if (own.isAll) return own;
@@ -115,8 +122,12 @@ const bettered = (known: Known, start: Way): BestWay => {
   if (first.isAll) return { way, atLeast: way.cost };
   if (first.best) outlook = outlookOf(problem, way.cost, outlook);
   atLeast = Math.max(atLeast, wholeChanges(outlook.least));
-  for (let below = atLeast + 1, left = MOST_IN_ALL; atLeast < way.cost && left > 0; ) {
-    const found = led(known, outlook, below, { ...MUCH, mostPassages: Math.min(left, MUCH.mostPassages) });
+  const effort = way.cost <= FEW_CHANGES ? MOST : MUCH;
+  for (let below = atLeast + 1, left = effort.mostPassages * TIMES_IN_ALL; atLeast < way.cost && left > 0; ) {
+    const found = led(known, outlook, below, {
+      ...effort,
+      mostPassages: Math.min(left, effort.mostPassages),
+    });
     if (found.best) return { way: found.best, atLeast };
     if (found.isAll) atLeast = below;
     else if (below === way.cost) break;
