@@ -4,6 +4,7 @@ import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 import { heartChunk } from './scripts/site/heart-chunk.mjs';
 import { leanZod } from './scripts/site/lean-zod.mjs';
+import { offlineBuild } from './scripts/site/offline-build.mjs';
 import { packedAssets } from './scripts/site/packed-assets.mjs';
 import { swcMinify } from './scripts/site/swc-minify.mjs';
 import { writeSymbolsFont } from './scripts/site/symbols-font.mjs';
@@ -27,7 +28,7 @@ const serverAdapter = {
 export default defineConfig({
   output: 'server',
   adapter: serverAdapter,
-  integrations: [react(), packedAssets()],
+  integrations: [react(), packedAssets(), offlineBuild()],
   devToolbar: { enabled: false },
   telemetry: false,
   server: { host: '127.0.0.1' },

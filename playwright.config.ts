@@ -16,6 +16,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     reducedMotion: 'reduce',
     launchOptions: { executablePath: CHROMIUM, args: [...CHROMIUM_ARGS] },
+    // A page's own worker answers for the network: only what is about that lets it (offline.spec).
+    serviceWorkers: 'block',
     trace: 'off',
     actionTimeout: 20_000,
     navigationTimeout: 40_000,

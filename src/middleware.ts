@@ -6,7 +6,7 @@ import { everyone } from '#server/services/read-site.ts';
 import { signedInBy } from '#server/services/session.ts';
 import { siteLife } from '#server/services/site-life.ts';
 
-const OPEN_PAGES: ReadonlySet<string> = new Set(['/sign-in', '/first-run']);
+const OPEN_PAGES: ReadonlySet<string> = new Set(['/sign-in', '/first-run', '/offline']);
 
 const STYLES =
   "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; worker-src 'self'; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";

@@ -23,6 +23,7 @@ const SOURCES = [
   'astro.config.mjs',
   'scripts/site/heart-chunk.mjs',
   'scripts/site/lean-zod.mjs',
+  'scripts/site/offline-build.mjs',
   'scripts/site/packed-assets.mjs',
   'scripts/site/swc-minify.mjs',
   'scripts/site/symbols-font.mjs',

@@ -1,5 +1,3 @@
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { Fault } from './fault.ts';
 
 const MOST_DEEP = 20;
@@ -43,9 +41,3 @@ const written = (value: unknown, depth: number): string => {
 export const canonicalText = (value: unknown): string =>
   // What was written canonically once is read back in order, and JSON's own writer is twice as fast.
   isInOrder(value) ? JSON.stringify(value) : written(value, 0);
-
-/** SHA-256 of a text's UTF-8 bytes, in lower-case hexadecimal. */
-export type TextHash = (text: string) => string;
-
-/** The hash where nothing faster is at hand. Source: FIPS 180-4. */
-export const sha256Hex: TextHash = (text) => bytesToHex(sha256(utf8ToBytes(text)));

@@ -2,7 +2,8 @@ import canonicalize from 'canonicalize';
 import fc from 'fast-check';
 import { configure } from 'safe-stable-stringify';
 import { describe, expect, test } from 'vitest';
-import { canonicalText, sha256Hex } from '#core/canonical.ts';
+import { canonicalText } from '#core/canonical.ts';
+import { sha256Hex } from '#core/text-hash.ts';
 import { nodeSha256 } from '#server/append/node-sha256.ts';
 import { goldenRecords } from '../golden/golden.ts';
 

@@ -14,6 +14,8 @@ import { workDetails } from '#wire/problems/en-work.ts';
 import { call } from '../api.ts';
 import { markSeen, wasSeen } from '../device/seen.ts';
 import { deviceNow, happeningNow } from '../happen.ts';
+import { keepOpened, keepPlaced, keptAfter } from '../offline/kept-jobs.ts';
+import { keepJobPages } from '../offline/pages.ts';
 import { isInMemory, type OutboxEntry } from '../outbox/entry.ts';
 import { onSignal, type SendingStuck, sendSignal } from '../outbox/signals.ts';
 import { keepEvent, readOutbox } from '../outbox/store.ts';
@@ -40,6 +42,8 @@ export type JobOnDevice = {
   readonly settling: number;
   /** How many of those that wait are held by this page alone: closing it loses them. */
   readonly inMemory: number;
+  /** Whether this device has all that it takes to open the job without the site. */
+  readonly opensAlone: boolean;
   /** This device keeps nothing, or could not keep an event. */
   readonly storageProblem: ProblemDetails | null;
   /** What the site judges otherwise than this person was shown, until they have seen it. */
@@ -96,6 +100,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     isReady: false,
     settling: 0,
     inMemory: 0,
+    opensAlone: false,
     storageProblem: null,
     told: [],
   });
@@ -154,12 +159,15 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
 
   const take = (placed: readonly LedgerEvent[]): void => {
     hold(withPlaced(job, placed));
+    void keepPlaced(placed);
     if (placed.some(({ id }) => id === keeping?.id)) keeping?.isPlaced();
     if (!hasGap(job)) return;
     // Another device wrote between: fetch what is missing, then fold all of it in order.
     void call(JOB_OPERATIONS.jobEvents, undefined, { job: jobId }).then((answer) => {
       // A site that was restored may not have the job any more: what is here stays on screen, to be offered.
-      if (answer.ok && answer.value.length > 0) hold(foldedJob(answer.value, job.waiting));
+      if (!answer.ok || answer.value.length === 0) return;
+      hold(foldedJob(answer.value, job.waiting));
+      void keepPlaced(answer.value);
     });
   };
 
@@ -171,7 +179,11 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     triedAt = performance.now();
     const after = String(headOf(job).sequence);
     const answer = await call(JOB_OPERATIONS.jobEvents, undefined, { job: jobId, after });
-    if (!answer.ok) return;
+    if (!answer.ok) {
+      // A site that does not answer may have placed more than it told the page: this device kept it.
+      if (lookedAt === Number.NEGATIVE_INFINITY) take(await keptAfter(jobId, headOf(job)));
+      return;
+    }
     lookedAt = performance.now();
     take(answer.value);
   };
@@ -242,6 +254,15 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     return accepted(view);
   };
 
+  /** Keeps what it takes to open the job without the site. */
+  const keepAll = async (): Promise<void> => {
+    const { number, title } = job.view.plan;
+    await keepPlaced(events);
+    const isKept = await keepOpened({ job: jobId, number, title, openedAt: Date.now() });
+    const arePages = await keepJobPages(jobId);
+    set({ opensAlone: isKept && arePages });
+  };
+
   const start = (): (() => void) => {
     let isOver = false;
     tell(events);
@@ -250,7 +271,9 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     void refold()
       .then(() => Promise.race([catchUp(), patience]))
       .then(() => {
-        if (!isOver) set({ isReady: true });
+        if (isOver) return;
+        set({ isReady: true });
+        void keepAll();
       });
     const stopListening = onSignal((news) => {
       if (news.kind === 'stuck' && (news.job ?? jobId) === jobId) set({ stuck: news.because });

@@ -1,7 +1,8 @@
-import { canonicalText, sha256Hex, type TextHash } from '../canonical.ts';
+import { canonicalText } from '../canonical.ts';
 import { EVENT_SCHEMA_VERSION, type UnplacedEvent } from '../event/event.ts';
 import type { LedgerEvent } from '../event/lifted.ts';
 import type { EventClock } from '../job/happened.ts';
+import { sha256Hex, type TextHash } from '../text-hash.ts';
 
 /** What the first event of a job names as the hash before it. */
 export const GENESIS_HASH = '0'.repeat(64);

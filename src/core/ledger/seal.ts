@@ -1,4 +1,4 @@
-import { sha256Hex } from '../canonical.ts';
+import { sha256Hex } from '../text-hash.ts';
 import type { ChainHead } from './hash-chain.ts';
 import { isSignatureOf, sealingPublicKey, signatureOf } from './signature.ts';
 

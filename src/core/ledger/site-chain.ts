@@ -1,4 +1,5 @@
-import { canonicalText, sha256Hex, type TextHash } from '../canonical.ts';
+import { canonicalText } from '../canonical.ts';
+import { sha256Hex, type TextHash } from '../text-hash.ts';
 import type { ChainHead } from './hash-chain.ts';
 
 /** What the site log chains beside the jobs: a row of one of its tables, by what it is called there, with the hash of what it held. */

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { hashSchema, instantSchema } from '../bounds.ts';
-import { sha256Hex, type TextHash } from '../canonical.ts';
 import { inKeyOrder, isKnownVersion } from '../event/event-forms.ts';
 import type { LedgerEvent } from '../event/lifted.ts';
 import { differingField } from '../job/differing-field.ts';
 import { accepted, type Result, refused } from '../result.ts';
+import { sha256Hex, type TextHash } from '../text-hash.ts';
 import { type AuditFinding, audit } from './audit.ts';
 import { type ChainFinding, firstBreak } from './hash-chain.ts';
 import { jobRecord, RECORD_FORMAT, RECORD_VERSIONS, recordText } from './job-record.ts';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { hashSchema, instantSchema } from '../bounds.ts';
-import { canonicalText, sha256Hex, type TextHash } from '../canonical.ts';
+import { canonicalText } from '../canonical.ts';
+import { sha256Hex, type TextHash } from '../text-hash.ts';
 import { type ChainHead, GENESIS_HASH } from './hash-chain.ts';
 import { isSignatureOf, sealingPublicKey, signatureOf } from './signature.ts';
 import { isKeyOf, type SiteKey } from './site-key.ts';

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { sha256Hex } from '#core/canonical.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { dueAgainAt } from '#core/job/due-again.ts';
 import type { JobPlan } from '#core/job/plan.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { sha256Hex } from '#core/text-hash.ts';
 import type { Interval, NextJob } from '#wire/interval.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { type ContactOf, unknownContact } from '../append/append-events.ts';

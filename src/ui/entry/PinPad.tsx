@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { call } from '#client/api.ts';
+import { forgetPages } from '#client/offline/pages.ts';
 import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { pinSchema } from '#wire/person.ts';
@@ -26,6 +27,8 @@ export const PinPad = ({ person, to, onBack }: Props) => {
       onSend={async ({ pin }) => {
         const answer = await call(OPERATIONS.signIn, { personId: person.id, pin });
         if (answer.ok) {
+          // What the person before might see is not this one's.
+          await forgetPages();
           window.location.assign(to);
           return null;
         }

@@ -24,8 +24,8 @@ const STUCK_WORDS: Readonly<Record<SendingStuck, string>> = {
   'device-store': 'this device does not give it out',
 };
 
-const waitingWords = ({ waiting, stuck, inMemory, settling }: OpenJob): string => {
-  if (waiting === 0) return 'all sent';
+const waitingWords = ({ waiting, stuck, inMemory, settling, opensAlone }: OpenJob): string => {
+  if (waiting === 0) return opensAlone ? 'all sent · opens off line' : 'all sent';
   // Nothing is promised before it is on disk.
   if (settling > 0) return `${waiting} being kept`;
   const where = inMemory > 0 ? `, ${inMemory === waiting ? 'all' : inMemory} in this tab only` : '';

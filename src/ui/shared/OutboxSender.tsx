@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import { noteSiteLife } from '#client/device/site-life.ts';
 import { startSending } from '#client/outbox/sender.ts';
 import type { Person } from '#core/people/person.ts';
+import { NewerNotice } from './NewerNotice.tsx';
 import { RestoredNotice } from './RestoredNotice.tsx';
 
 type Props = {
@@ -10,10 +11,15 @@ type Props = {
   readonly life: string | null;
 };
 
-/** Sends what waits on this device while a page is open, whichever page it is. Shows nothing, unless the site was restored and this
- *  device holds what it lost. */
+/** Sends what waits on this device while a page is open, whichever page it is. Shows nothing, unless the site is newer than the page, or was
+ *  restored and this device holds what it lost. */
 export const OutboxSender = ({ person, life }: Props) => {
   useEffect(() => startSending(person), [person]);
   useEffect(() => noteSiteLife(life), [life]);
-  return <RestoredNotice person={person} />;
+  return (
+    <>
+      <NewerNotice />
+      <RestoredNotice person={person} />
+    </>
+  );
 };

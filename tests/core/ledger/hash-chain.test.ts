@@ -2,10 +2,11 @@ import { createHash } from 'node:crypto';
 import canonicalize from 'canonicalize';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { canonicalText, sha256Hex } from '#core/canonical.ts';
+import { canonicalText } from '#core/canonical.ts';
 import { inKeyOrder } from '#core/event/event-forms.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { EMPTY_HEAD, eventHash, firstBreak, GENESIS_HASH, placedEvent } from '#core/ledger/hash-chain.ts';
+import { sha256Hex } from '#core/text-hash.ts';
 import { JOB_ID, receiptAt, SampleJob, TECHNICIAN } from '../job/sample-job.ts';
 
 describe('RFC 8785: JSON Canonicalization Scheme', () => {

@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
-import { sha256Hex } from '#core/canonical.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { eventHash } from '#core/ledger/hash-chain.ts';
 import { jobRecord, recordText } from '#core/ledger/job-record.ts';
 import { keyFingerprint, sealed } from '#core/ledger/seal.ts';
 import { sealingPublicKey } from '#core/ledger/signature.ts';
 import { verifyRecord } from '#core/ledger/verify-record.ts';
+import { sha256Hex } from '#core/text-hash.ts';
 import { seeded } from '../../../scripts/campaign/seeded.ts';
 import { GOLDEN_KEY, goldenRecords } from '../../golden/golden.ts';
 import { SampleJob } from '../job/sample-job.ts';
