@@ -18,11 +18,13 @@ const jobPages = (job: string): readonly string[] => [
   ...['bench', 'plan', 'sign'].map((tab) => `/jobs/${job}/${tab}`),
 ];
 
-/** Keeps the pages of a job that are not kept yet, so that each opens without the site. Answers whether all of them are. Never throws. */
+/** Keeps the pages of a job that are not kept yet, so that each opens without the site. Answers whether all of them are, once there is a worker that gives them
+ *  out: where there never is one, it never answers. Never throws. */
 export const keepJobPages = async (job: string): Promise<boolean> => {
+  if (!('serviceWorker' in navigator)) return false;
   try {
+    await navigator.serviceWorker.ready;
     const [name] = await pagesNames();
-    // The worker is not there yet, or never will be: then nothing is promised.
     if (name === undefined) return false;
     const pages = await caches.open(name);
     for (const url of jobPages(job)) {

@@ -1,0 +1,136 @@
+import type { Browser, BrowserContext, Page } from '@playwright/test';
+import type { LedgerEvent } from '#core/event/lifted.ts';
+import { firstBreak } from '#core/ledger/hash-chain.ts';
+import { freePort } from '../../scripts/site/free-port.ts';
+import { type Application, startApplication } from '../../scripts/site/run-site.ts';
+import { eventsOf, expect, patient, plainList, plannedJob, readyBench, signedIn, test } from './site.ts';
+
+/** A process of this test's own that serves the same site, to be stopped and started where it was. */
+const startOwn = (port: number): Promise<Application> =>
+  startApplication(process.env['JENTIK_TEST_FOLDER'] ?? '', process.env['JENTIK_TEST_APP_URL'] ?? '', port);
+
+/** A tablet with its own browser, on which somebody is signed in. */
+const tablet = async (browser: Browser, baseURL: string, page: Page): Promise<BrowserContext> =>
+  browser.newContext({
+    baseURL,
+    serviceWorkers: 'allow',
+    storageState: await page.context().storageState(),
+  });
+
+/** Ends a tab as a system short of memory does: nothing of it gets to say anything more. */
+const killTab = async (context: BrowserContext, page: Page): Promise<void> => {
+  const session = await context.newCDPSession(page);
+  const gone = page.waitForEvent('crash');
+  await Promise.race([gone, session.send('Page.crash').catch(() => {})]);
+};
+
+const pull = async (bench: Page, position: string): Promise<void> => {
+  await expect(bench.getByTestId('current-position')).toHaveText(position);
+  await bench.keyboard.press('Space');
+  await expect(bench.getByTestId('verdict')).toContainText(`${position}: in`);
+};
+
+test('a whole job off line: server stopped, tab killed and opened cold, server back; every pull once, in order, the chain whole', async ({
+  page,
+  browser,
+}) => {
+  const port = await freePort();
+  let server = await startOwn(port);
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'In the basement', plainList(6));
+  const context = await tablet(browser, server.address, page);
+  const bench = patient(await context.newPage());
+  await readyBench(bench, job);
+  await bench.keyboard.press('Space');
+  await pull(bench, 'P1');
+  await expect(bench.getByTestId('waiting')).toHaveText('all sent · opens off line');
+
+  await server.stop();
+  await pull(bench, 'P2');
+  await pull(bench, 'P3');
+  await expect(bench.getByTestId('waiting')).toContainText('2 waiting to send, no connection');
+  await killTab(context, bench);
+
+  const cold = patient(await context.newPage());
+  await cold.goto(`/jobs/${job}/bench`);
+  await expect(cold.getByTestId('main-action')).toBeEnabled();
+  // What the site had placed after this page was made is there as well as what waits.
+  await expect(cold.getByText('3 of 6 in')).toBeVisible();
+  for (const position of ['P4', 'P5', 'P6']) await pull(cold, position);
+  await expect(cold.getByText('6 of 6 in')).toBeVisible();
+  await expect(cold.getByTestId('waiting')).toContainText('5 waiting to send, no connection');
+
+  server = await startOwn(port);
+  await cold.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(cold.getByTestId('waiting')).toContainText('all sent');
+  const events = await eventsOf(page, job);
+  expect(events.filter(({ kind }) => kind === 'pull-made').map(({ body }) => body.position)).toEqual([
+    'P1',
+    'P2',
+    'P3',
+    'P4',
+    'P5',
+    'P6',
+  ]);
+  expect(firstBreak(events as unknown as readonly LedgerEvent[])).toBeNull();
+  await context.close();
+  await server.stop();
+});
+
+test('without the site an address that this device has not leads to what it has, and back once the site answers', async ({
+  page,
+  browser,
+}) => {
+  const port = await freePort();
+  let server = await startOwn(port);
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Kept on the tablet', plainList(2));
+  const context = await tablet(browser, server.address, page);
+  const tab = patient(await context.newPage());
+  await tab.goto(`/jobs/${job}/bench`);
+  await expect(tab.getByTestId('waiting')).toHaveText('all sent · opens off line');
+  await server.stop();
+
+  await tab.goto('/tools/nowhere');
+  await expect(tab.getByRole('heading', { name: 'The site can’t be reached' })).toBeVisible();
+  // It is nobody's page: whoever is signed in is not named on it.
+  await expect(tab.getByText('Dewi')).toHaveCount(0);
+  const kept = tab.getByTestId('kept-jobs').getByRole('link', { name: /Kept on the tablet/ });
+  await expect(kept).toContainText('nothing waits to be sent');
+  await kept.click();
+  await expect(tab.getByTestId('main-action')).toBeEnabled();
+  // Its other pages were kept with it.
+  await tab.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(tab.getByRole('button', { name: 'Take TS-07', exact: true })).toBeVisible();
+  await tab.getByRole('link', { name: 'Sign', exact: true }).click();
+  await expect(tab.getByText('0 of 2 in')).toBeVisible();
+
+  server = await startOwn(port);
+  await tab.goto('/tools');
+  await expect(tab.getByRole('heading', { name: 'Tools' })).toBeVisible();
+  await context.close();
+  await server.stop();
+});
+
+test('who signs in on a device sees nothing that was kept of the person before', async ({
+  page,
+  browser,
+}) => {
+  const port = await freePort();
+  const server = await startOwn(port);
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Kept of Dewi', plainList(2));
+  const context = await tablet(browser, server.address, page);
+  const tab = await context.newPage();
+  await tab.goto(`/jobs/${job}/bench`);
+  await expect(tab.getByTestId('waiting')).toHaveText('all sent · opens off line');
+  await tab.goto('/sign-in');
+  await tab.getByRole('button', { name: /Eko/ }).click();
+  await tab.keyboard.type('1732');
+  await tab.keyboard.press('Enter');
+  await tab.waitForURL('**/jobs');
+  await server.stop();
+  await tab.goto(`/jobs/${job}/bench`);
+  await expect(tab.getByRole('heading', { name: 'The site can’t be reached' })).toBeVisible();
+  await context.close();
+});
