@@ -1,9 +1,20 @@
+import { createServer, request } from 'node:http';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { firstBreak } from '#core/ledger/hash-chain.ts';
 import { freePort } from '../../scripts/site/free-port.ts';
 import { type Application, startApplication } from '../../scripts/site/run-site.ts';
-import { eventsOf, expect, patient, plainList, plannedJob, readyBench, signedIn, test } from './site.ts';
+import {
+  address,
+  eventsOf,
+  expect,
+  patient,
+  plainList,
+  plannedJob,
+  readyBench,
+  signedIn,
+  test,
+} from './site.ts';
 
 /** A process of this test's own that serves the same site, to be stopped and started where it was. */
 const startOwn = (port: number): Promise<Application> =>
@@ -110,6 +121,62 @@ test('without the site an address that this device has not leads to what it has,
   await expect(tab.getByRole('heading', { name: 'Tools' })).toBeVisible();
   await context.close();
   await server.stop();
+});
+
+/** A site before another one of it, whose worker is a newer build's from a moment on. */
+const behindNewer = async (
+  port: number,
+): Promise<{ readonly address: string; readonly becomeNewer: () => void; readonly stop: () => void }> => {
+  let isNewer = false;
+  const proxy = createServer((incoming, response) => {
+    const { url = '/', method } = incoming;
+    const {
+      'accept-encoding': _e,
+      'if-none-match': _n,
+      'if-modified-since': _m,
+      ...headers
+    } = incoming.headers;
+    const asked = request({ port, path: url, method, headers }, (answer) => {
+      const { 'content-length': _, ...rest } = answer.headers;
+      response.writeHead(answer.statusCode ?? 502, url === '/service-worker.js' ? rest : answer.headers);
+      answer.pipe(response, { end: false });
+      answer.on('end', () => {
+        response.end(isNewer && url === '/service-worker.js' ? '\n// newer' : '');
+      });
+    });
+    asked.on('error', () => response.destroy());
+    incoming.pipe(asked);
+  });
+  const own = await freePort();
+  await new Promise<void>((listening) => proxy.listen(own, '127.0.0.1', listening));
+  return {
+    address: `http://127.0.0.1:${own}`,
+    becomeNewer: () => {
+      isNewer = true;
+    },
+    stop: () => proxy.close(),
+  };
+};
+
+test('a page that is older than its site says so, and begins anew when it is told to', async ({
+  page,
+  browser,
+}) => {
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Older page', plainList(2));
+  const proxy = await behindNewer(Number(new URL(address()).port));
+  const context = await tablet(browser, proxy.address, page);
+  const tab = patient(await context.newPage());
+  await tab.goto(`/jobs/${job}/bench`);
+  await expect(tab.getByTestId('waiting')).toHaveText('all sent · opens off line');
+  await expect(tab.getByText('The site is newer')).toHaveCount(0);
+  proxy.becomeNewer();
+  await tab.evaluate(() => window.dispatchEvent(new Event('online')));
+  await tab.getByRole('button', { name: 'Begin with the new page' }).click();
+  await expect(tab.getByText('The site is newer')).toHaveCount(0);
+  await expect(tab.getByTestId('waiting')).toHaveText('all sent · opens off line');
+  await context.close();
+  proxy.stop();
 });
 
 test('who signs in on a device sees nothing that was kept of the person before', async ({

@@ -21,8 +21,8 @@ const jobPages = (job: string): readonly string[] => [
 /** Keeps the pages of a job that are not kept yet, so that each opens without the site. Answers whether all of them are, once there is a worker that gives them
  *  out: where there never is one, it never answers. Never throws. */
 export const keepJobPages = async (job: string): Promise<boolean> => {
-  if (!('serviceWorker' in navigator)) return false;
   try {
+    if (!('serviceWorker' in navigator)) return false;
     await navigator.serviceWorker.ready;
     const [name] = await pagesNames();
     if (name === undefined) return false;

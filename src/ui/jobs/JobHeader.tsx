@@ -5,6 +5,7 @@ import { workDetails } from '#wire/problems/en-work.ts';
 import { happeningWords } from '#wire/words/happening.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { ClockWarning } from './ClockWarning.tsx';
+import { RoomWarning } from './RoomWarning.tsx';
 import { ToldPulls } from './ToldPulls.tsx';
 import type { OpenJob } from './use-job.ts';
 
@@ -82,6 +83,7 @@ export const JobHeader = memo(({ job, tab }: { readonly job: OpenJob; readonly t
       </header>
       <ToldPulls job={job} />
       <ClockWarning />
+      <RoomWarning />
       {(job.refusedEntries.length > 0 || job.storageProblem || job.unreadable > 0) && (
         <div className="grid gap-2 border-b border-rule p-3">
           <ProblemNotice problem={job.storageProblem} />
