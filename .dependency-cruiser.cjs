@@ -24,6 +24,7 @@ const CORE_IN_ORDER = [
   'rules',
   'order',
   'joint',
+  'remedy',
   'layout',
   'drawing',
   'simulate',

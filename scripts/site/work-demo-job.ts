@@ -73,8 +73,12 @@ const resultOf = (due: DueStep, { job }: Worked): StepResult => {
 
 const doStep = (worked: Worked, due: DueStep): void => {
   const { step, group, of, afterPass, limits } = due;
-  if (step.act.kind === 'wait') worked.wait(step.act.minutes);
-  const said = { group: group?.id ?? null, step: step.id, of, afterPass, result: resultOf(due, worked) };
+  const at = { group: group?.id ?? null, step: step.id, of, afterPass };
+  if (step.act.kind === 'wait') {
+    if (step.stage !== 'settle') worked.happen({ kind: 'wait-begun', body: at });
+    worked.wait(step.act.minutes);
+  }
+  const said = { ...at, result: resultOf(due, worked) };
   worked.happen({ kind: 'step-done', body: { ...said, limits, waitedMinutes: null, isGood: false } });
 };
 

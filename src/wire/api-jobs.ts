@@ -63,6 +63,8 @@ export const JOB_OPERATIONS = {
     summary: 'Attach a photograph or PDF (base64) with its small picture',
     who: 'attach-file',
     request: z.strictObject({
+      /** The id it is to have, so that sent twice it is there once; left out, the site gives one. */
+      id: z.uuid().optional(),
       name: z.string().trim().min(1).max(120),
       contentBase64: z.base64().max(Math.ceil(ATTACHMENT_MAX_BYTES / 3) * 4),
       thumbnailBase64: z.base64().max(THUMBNAIL_MAX_LENGTH).nullable(),

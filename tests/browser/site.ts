@@ -140,11 +140,31 @@ export const cautionsAsked = async (page: Page, job: string): Promise<Locator> =
   return dialog;
 };
 
+/** Measures what a cabinet asks for before it is touched: the tester proved, dead, the tester proved again, nothing left that is stored. */
+export const provedDead = async (page: Page): Promise<void> => {
+  const main = page.getByTestId('main-action');
+  await page.getByTestId('instrument').fill('VT-02');
+  await page.getByTestId('instrument').blur();
+  const measure = async (title: string, volts: string): Promise<void> => {
+    await expect(page.getByTestId('step')).toContainText(title);
+    await page.keyboard.type(volts);
+    await page.keyboard.press('Enter');
+  };
+  await measure('Tester proved', '231');
+  await measure('Tested dead', '0');
+  await measure('Tester proved again', '230');
+  await page.getByRole('button', { name: 'Pass over' }).click();
+  await measure('Stored energy gone', '3');
+  await expect(main).not.toContainText('Type what you measured, V');
+};
+
 /** Opens a job's bench and confirms all that it asks before the first pull. */
 export const cautionsDone = async (page: Page, job: string): Promise<void> => {
   const dialog = await cautionsAsked(page, job);
   for (const box of await dialog.getByRole('checkbox').all()) await box.check();
   await dialog.getByRole('button', { name: 'All done' }).click();
+  await expect(dialog).toHaveCount(0);
+  if (await page.getByTestId('step').getByText('Tester proved').isVisible()) await provedDead(page);
 };
 
 /** Opens a job's bench with the tool taken and the cautions confirmed, by the keys a person would use. */

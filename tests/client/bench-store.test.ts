@@ -8,7 +8,7 @@ import type { JobPlan } from '#core/job/plan.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted } from '#core/result.ts';
 import { fastenerAt } from '#core/view/bench.ts';
-import { SampleJob, TECHNICIAN, TOOL } from '../core/job/sample-job.ts';
+import { LEAD, SampleJob, TECHNICIAN, TOOL } from '../core/job/sample-job.ts';
 import { colletPlan, LARGE, ringPlan, SMALL } from '../core/job/sample-joints.ts';
 import { eventually } from './eventually.ts';
 
@@ -22,14 +22,14 @@ const patient = (): (() => number) => {
 };
 
 /** A bench over a sample job, whose store the sample stands in for. */
-const benchOn = (job: SampleJob) => {
+const benchOn = (job: SampleJob, person = TECHNICIAN) => {
   const effects = { verdict: vi.fn(), go: vi.fn(), nowMs: patient() };
   const store = benchStore(
     {
       snapshot: () => ({ view: job.state, isReady: true }) as never,
       happen: (happening: JobHappening) => {
-        const tried = job.try(happening);
-        return tried.ok ? accepted(job.happen(happening)) : tried;
+        const tried = job.try(happening, person);
+        return tried.ok ? accepted(job.happen(happening, person)) : tried;
       },
     },
     effects,
@@ -38,7 +38,8 @@ const benchOn = (job: SampleJob) => {
   const type = (digits: string) => [...digits].forEach(store.type);
   return { store, effects, at, type, job };
 };
-const ready = (plan?: JobPlan, tool = TOOL) => benchOn(new SampleJob(plan).ready(tool));
+const ready = (plan?: JobPlan, tool = TOOL, person = TECHNICIAN) =>
+  benchOn(new SampleJob(plan).ready(tool), person);
 
 describe('the large action', () => {
   test('sets, pulls, and goes on to the next', () => {
@@ -70,6 +71,8 @@ describe('the large action', () => {
     store.doMain();
     store.pull('over-shot', null);
     expect(at()).toMatchObject({ position: '1', action: { kind: 'loosen' } });
+    store.doMain();
+    expect(at().action.kind).toBe('inspect');
     store.doMain();
     expect(at().action.kind).toBe('pull');
   });
@@ -108,8 +111,8 @@ describe('digits', () => {
 });
 
 describe('steps', () => {
-  const collet = () => {
-    const bench = ready(colletPlan(), LARGE);
+  const collet = (person = TECHNICIAN) => {
+    const bench = ready(colletPlan(), LARGE, person);
     bench.store.doMain(); // collet inspected
     bench.store.doMain(); // seats clean
     bench.store.doMain(); // snapped in
@@ -156,12 +159,15 @@ describe('steps', () => {
     expect(at()).toMatchObject({ position: null, action: { kind: 'sign' } });
   });
 
-  test('one that is left needs a reason where something waits for it', () => {
-    const { store, job } = collet();
+  test('one that is left needs a reason, and a lead, where something waits for it', () => {
+    const { store } = collet();
     store.doStep({ kind: 'left', why: '' });
     expect(store.snapshot().refusal?.code).toBe('why-missing');
     store.doStep({ kind: 'left', why: 'no rule at hand' });
-    expect(job.state.steps.at(-1)).toMatchObject({ result: { kind: 'left' } });
+    expect(store.snapshot().refusal?.code).toBe('role-may-not');
+    const { store: leads, job: theirs } = collet(LEAD);
+    leads.doStep({ kind: 'left', why: 'no rule at hand' });
+    expect(theirs.state.steps.at(-1)).toMatchObject({ result: { kind: 'left' } });
   });
 });
 

@@ -4,6 +4,7 @@ import { jobEventSchema, unplacedEventSchema } from '#core/event/event.ts';
 import { EVENT_KINDS } from '#core/event/kinds.ts';
 import { ONLY_GROUP } from '#core/job/only-group.ts';
 import type { PlannedRequirement } from '#core/job/plan.ts';
+import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
 import { openApiText } from '#wire/openapi.ts';
@@ -11,10 +12,31 @@ import { newPersonSchema } from '#wire/person.ts';
 import { rightsText } from '#wire/rights.ts';
 import { newToolSchema } from '#wire/tool.ts';
 import { INSPECTOR, LEAD, SampleJob, sampleCheck, samplePlan, TOOL } from '../core/job/sample-job.ts';
-import { ringPlan } from '../core/job/sample-joints.ts';
+import { colletPlan, LARGE, planOf, ringPlan, sampleGroup } from '../core/job/sample-joints.ts';
 
 const [, moved] = samplePlan(['22 in-lb', '12 to 16 in-lb']).fasteners.map(({ requirement }) => requirement);
 const check = sampleCheck();
+
+/** A nut on which something went wrong, and whose collet was scrapped. */
+const withTrouble = () => {
+  const job = new SampleJob(colletPlan()).ready(LARGE);
+  const position = '1';
+  job.happen({ kind: 'trouble-met', body: { position, trouble: 'cross-threaded', note: '' } });
+  job.happen({ kind: 'fastener-inspected', body: { position, isGood: false, note: 'nicked' } });
+  job.happen({ kind: 'fastener-replaced', body: { position, why: 'nicked' } });
+  const replacement = { code: 'KC-2', name: 'collet', isIrreplaceable: false };
+  job.happen({ kind: 'part-scrapped', body: { group: 'A', part: 'KC-1', why: 'ring scratch', replacement } });
+  const picture = { attachmentId: TOOL.id, sha256: 'a'.repeat(64) };
+  job.happen({ kind: 'note-made', body: { position, text: 'new one', isHandOver: true, picture } });
+  return job;
+};
+
+/** A cabinet that drains before it is touched. */
+const draining = () => {
+  const job = new SampleJob(planOf(sampleGroup('A', CONTROL_CABINET, [{ printed: '2 Nm' }]))).ready();
+  job.happen({ kind: 'wait-begun', body: { group: null, step: 'discharged', of: null, afterPass: null } });
+  return job;
+};
 
 /** A job of a ring whose one screw is finger tight. */
 const ofARing = () => {
@@ -61,7 +83,7 @@ const everyKind = () => {
 
 describe('events cross the boundary whole', () => {
   test('every kind of event passes its schema unchanged, unplaced and placed', () => {
-    const jobs = [everyKind(), ofARing()];
+    const jobs = [everyKind(), ofARing(), withTrouble(), draining()];
     expect([...new Set(jobs.flatMap(({ events }) => events.map(({ kind }) => kind)))].sort()).toEqual(
       ['job-planned', ...Object.keys(EVENT_KINDS)].sort(),
     );

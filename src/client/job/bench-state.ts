@@ -30,6 +30,14 @@ export type BenchQuestion =
   | 'refused'
   /** Somebody else pulled the fastener in hand. */
   | 'pulled-meanwhile'
+  /** Why a fastener is replaced. */
+  | 'replace'
+  /** Why it is not good to be pulled again, after it was looked at. */
+  | 'inspected-not-good'
+  /** What went wrong, or what else there is to do or to note. */
+  | 'else'
+  /** Whether a click on a fastener that is in was a second one, or a pull after it was loosened. */
+  | 'second-click'
   /** Whether it turned before the tool gave, in a round at full torque. */
   | 'did-it-turn'
   | null;

@@ -27,6 +27,8 @@ import { turns } from './bench-turns.ts';
 /** What a bench does beside changing the job: it makes sounds and goes to other pages. */
 export type BenchEffects = {
   readonly verdict: (isGood: boolean) => void;
+  /** Tells that a wait is over. */
+  readonly waitOver?: () => void;
   readonly go: (path: string) => void;
   /** Milliseconds on a clock that only goes forward; what tells a second pulse from a bounce. */
   readonly nowMs: () => number;
@@ -63,6 +65,10 @@ export type BenchStore = Store<BenchState> & {
   /** Records the reading that was asked about as it is. */
   readonly letStand: () => void;
   readonly doStep: (result: StepResult) => void;
+  /** Records a click on a fastener that is in as a second click, which is a check. */
+  readonly recordSecondClick: () => void;
+  /** Says that a wait is over, to a person who looks elsewhere. */
+  readonly tellWaitOver: () => void;
 };
 
 /** The bench over a job on this device: which fastener, what is typed, what was refused, what is asked. */
@@ -151,6 +157,17 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     if (isChecked && position !== null && after && stepsAfter(view(), after).length === 0) goOn(position);
   };
 
+  /** A step that needs no more than a nod; a wait is begun by the first one and ended by the next. */
+  const doPlainStep = (due: DueStep): void => {
+    const { step, group, of, afterPass } = due;
+    if (step.act.kind === 'wait' && due.since === null) {
+      happen({ kind: 'wait-begun', body: { group: group?.id ?? null, step: step.id, of, afterPass } });
+      return;
+    }
+    const result = plainResult(due);
+    if (result) doStep(result);
+  };
+
   const measure = (typed: string, due: DueStep): void => {
     const measured = measuredResult(typed, store.snapshot().instrument, due);
     if (!measured.ok) set({ refusal: measured.refusal });
@@ -167,9 +184,11 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
 
   /** A pull as it was asked for: in a round at full torque it is asked first whether it turned. */
   const pullOrAsk = (method: PullMethod, readingText: string | null, more: PullMore = {}): void => {
-    const { position } = at();
+    const { position, fastener } = at();
     if (!isInRound() || position === null) {
-      pull(method, readingText, more);
+      // At the same setting it gives again, however tight it is.
+      if (method === 'click' && fastener?.status === 'in') set({ question: 'second-click' });
+      else pull(method, readingText, more);
       return;
     }
     // What can't be recorded is said before anything else is asked about it.
@@ -177,6 +196,23 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     const judged = judgePull(view(), { position, method, readingText, readingStands, moved: false });
     if (!judged.ok) set({ refusal: judged.refusal });
     else set({ question: 'did-it-turn', asked: { method, readingText, more } });
+  };
+
+  const recordSecondClick = (): void => {
+    const { action, position, fastener } = at();
+    if (action.kind !== 'pull' || position === null || !fastener) return;
+    const { id: toolId, code, serial, calibrationDueOn, scale } = action.taken.tool;
+    const { text, setting: value } = action.wanted;
+    const said = { position, purpose: 'check', method: 'second-click', toolId, note: '' } as const;
+    const body = {
+      ...said,
+      reading: { text, value, unit: scale.unit },
+      tool: { code, serial, calibrationDueOn },
+      lowNewtonMetres: 0,
+      highNewtonMetres: 0,
+      isInside: false,
+    };
+    if (happen({ kind: 'fastener-checked', body })) goOn(position);
   };
 
   const sayTurned = (moved: boolean): void => {
@@ -218,11 +254,16 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
       case 'signed':
         effects.go(`/jobs/${id}/sign`);
         break;
-      case 'step': {
-        const result = plainResult(action.due);
-        if (result) doStep(result);
+      case 'step':
+        doPlainStep(action.due);
         break;
-      }
+      case 'inspect':
+        if (position !== null)
+          happen({ kind: 'fastener-inspected', body: { position, isGood: true, note: '' } });
+        break;
+      case 'replace':
+        set({ question: 'replace' });
+        break;
       case 'loosen':
         if (position !== null) happen({ kind: 'fastener-loosened', body: { position } });
         break;
@@ -258,6 +299,8 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
       if (!isBounce(pulsedAtMs)) inOrder(unlessAsked(doMain))();
     },
     doStep,
+    recordSecondClick: inOrder(recordSecondClick),
+    tellWaitOver: () => effects.waitOver?.(),
     sayTurned: inOrder(sayTurned),
     remeasure: inOrder(unlessAsked(() => set({ remeasured: at().position, typed: '', refusal: null }))),
     typeWhole: (typed) => set({ refusal: null, typed: typed.slice(0, NUMBER_MAX_LENGTH) }),

@@ -48,7 +48,7 @@ const settingFor = (taken: TakenTool, wanted: ToolSetting): Result<WrittenTorque
 };
 
 /** Judges a pull at the bench on the job as it stands: the event body with its verdict, or why it must not be recorded yet.
- *  Refuses: unknown-position, rules-unknown, job-signed, cautions-incomplete, step-first, loosen-first, run-on-missing, tool-not-chosen,
+ *  Refuses: unknown-position, rules-unknown, job-signed, cautions-incomplete, step-first, loosen-first, remedy-first, run-on-missing, tool-not-chosen,
  *  setting-not-made, no-click, outside-usable-band, reading-out-of-bounds, mix-up-question, and what targetOf, toolSetting and readNumber refuse. */
 export const judgePull = (job: JobView, facts: PullFacts): Result<PullBody, JobRefusal> => {
   const { position, method, readingStands } = facts;
@@ -59,6 +59,8 @@ export const judgePull = (job: JobView, facts: PullFacts): Result<PullBody, JobR
   if (job.signatures.length > 0) return refused({ code: 'job-signed' });
   if (!job.cautions) return refused({ code: 'cautions-incomplete' });
   if (fastener.isPastLimit) return refused({ code: 'loosen-first', position });
+  const [act] = fastener.remedy?.left ?? [];
+  if (act) return refused({ code: 'remedy-first', position, act });
   if (needsRunOn(fastener)) return refused({ code: 'run-on-missing', position });
   const waiting = stepsBefore(job, fastener).find(({ step }) => step.isBlocking);
   if (waiting) return refused({ code: 'step-first', title: waiting.step.title });

@@ -86,6 +86,7 @@ export const objectionsTo = (
   if (job.signatures.length > 0) object('job-signed', job.signatures[0]?.person.name ?? '');
   if (!job.cautions) object('cautions-incomplete');
   if (fastener.isPastLimit) object('loosen-first');
+  if (fastener.remedy) object('remedy-left', fastener.remedy.left.join(BLOCKS_BETWEEN));
   if (needsRunOn(fastener)) object('run-on-missing');
   if (!targetOf(job, fastener).ok) object('no-target');
   objections.push(...toolObjections(job, fastener, said, known, rules));

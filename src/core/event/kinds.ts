@@ -1,11 +1,15 @@
 import { cautionsConfirmed } from './kinds/cautions-confirmed.ts';
 import { fastenerChecked } from './kinds/fastener-checked.ts';
+import { fastenerInspected } from './kinds/fastener-inspected.ts';
 import { fastenerLoosened } from './kinds/fastener-loosened.ts';
+import { fastenerReplaced } from './kinds/fastener-replaced.ts';
 import { fingerTightened } from './kinds/finger-tightened.ts';
 import { gapAccepted } from './kinds/gap-accepted.ts';
 import { jobReopened } from './kinds/job-reopened.ts';
 import { jobSigned } from './kinds/job-signed.ts';
 import { leftOpen } from './kinds/left-open.ts';
+import { noteMade } from './kinds/note-made.ts';
+import { partScrapped } from './kinds/part-scrapped.ts';
 import { pullMade } from './kinds/pull-made.ts';
 import { pullVoided } from './kinds/pull-voided.ts';
 import { recallNoted } from './kinds/recall-noted.ts';
@@ -15,7 +19,9 @@ import { runOnMeasured } from './kinds/run-on-measured.ts';
 import { stepDone } from './kinds/step-done.ts';
 import { toolChosen } from './kinds/tool-chosen.ts';
 import { toolSet } from './kinds/tool-set.ts';
+import { troubleMet } from './kinds/trouble-met.ts';
 import { valueRecallNoted } from './kinds/value-recall-noted.ts';
+import { waitBegun } from './kinds/wait-begun.ts';
 import { witnessMarked } from './kinds/witness-marked.ts';
 
 /** Every kind of event that can happen to a planned job. A new one is its own file and a line here. */
@@ -39,4 +45,10 @@ export const EVENT_KINDS = {
   'finger-tightened': fingerTightened,
   'gap-accepted': gapAccepted,
   'value-recall-noted': valueRecallNoted,
+  'trouble-met': troubleMet,
+  'fastener-inspected': fastenerInspected,
+  'fastener-replaced': fastenerReplaced,
+  'part-scrapped': partScrapped,
+  'wait-begun': waitBegun,
+  'note-made': noteMade,
 } as const;

@@ -15,6 +15,7 @@ export const OBJECTIONS = [
   'pulled-meanwhile',
   'pass-out-of-order',
   'step-missing',
+  'remedy-left',
 ] as const;
 export type ObjectionCode = (typeof OBJECTIONS)[number];
 
@@ -33,6 +34,7 @@ const LEAVE_VERDICT: ReadonlySet<ObjectionCode> = new Set([
   'pulled-meanwhile',
   'pass-out-of-order',
   'step-missing',
+  'remedy-left',
 ]);
 
 /** Whether a pull with this against it says nothing about conformity: it gets no verdict, and its fastener stays open. */

@@ -2,6 +2,7 @@ import type { RightRefusal } from '../people/may.ts';
 import type { LikelyMixUp } from '../quantity/mix-up.ts';
 import type { NumberRefusal } from '../quantity/read-number.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
+import type { RemedyAct } from '../remedy/trouble.ts';
 import type { ClassRefusal } from '../spec/screw/property-class.ts';
 import type { TargetRefusal } from '../target/target-and-acceptance.ts';
 import type { AdapterRefusal } from '../tool/adapter.ts';
@@ -87,6 +88,12 @@ export type JobRefusal =
   | { readonly code: 'joint-kind-unknown'; readonly jointKind: string }
   | { readonly code: 'group-unknown'; readonly group: string }
   | { readonly code: 'gap-accepted-already'; readonly group: string }
+  | { readonly code: 'part-unknown'; readonly part: string }
+  | { readonly code: 'part-repeated'; readonly part: string }
+  | { readonly code: 'note-empty' }
+  | { readonly code: 'remedy-first'; readonly position: string; readonly act: RemedyAct }
+  | { readonly code: 'wait-not-begun'; readonly step: string }
+  | { readonly code: 'instrument-differs'; readonly instrument: string }
   | { readonly code: 'step-unknown'; readonly step: string }
   | { readonly code: 'step-misdone'; readonly step: string }
   | { readonly code: 'step-first'; readonly title: string }

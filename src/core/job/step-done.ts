@@ -31,7 +31,7 @@ export const stepResultSchema = z.discriminatedUnion('kind', [
 ]);
 export type StepResult = Shape<typeof stepResultSchema>;
 
-export const stepSaidSchema = z.strictObject({
+export const stepPlaceSchema = z.strictObject({
   /** The group it was done for; null for a step of the whole job. */
   group: groupIdSchema.nullable(),
   step: idSchema,
@@ -39,8 +39,11 @@ export const stepSaidSchema = z.strictObject({
   of: typedText(40).nullable(),
   /** The pass it came after, between passes; null elsewhere. */
   afterPass: z.int().positive().max(100).nullable(),
-  result: stepResultSchema,
 });
+/** Which step of a plan, and on what. */
+export type StepPlace = Shape<typeof stepPlaceSchema>;
+
+export const stepSaidSchema = z.strictObject({ ...stepPlaceSchema.shape, result: stepResultSchema });
 /** What a person says of a step. */
 export type StepSaid = Shape<typeof stepSaidSchema>;
 

@@ -50,6 +50,11 @@ export const jointStepSchema = z.strictObject({
   isBlocking: z.boolean(),
   /** Document, edition and clause; empty for common practice. */
   source: z.string().trim().max(160),
+  /** Steps that name the same row are done one after the other with one instrument; where one does not come out as it must, the row begins again.
+   *  Left out where a step stands alone. */
+  row: idSchema.optional(),
+  /** The step that what is measured must agree with, and by how much it may differ, in percent of it. */
+  agrees: z.strictObject({ with: idSchema, withinPercent: z.number().positive().max(100) }).optional(),
 });
 /** One thing to do beside the pulls: confirm, measure against limits, wait, photograph or inspect. */
 export type JointStep = Shape<typeof jointStepSchema>;

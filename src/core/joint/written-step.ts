@@ -2,7 +2,7 @@ import type { JointStep, Limits } from './joint-step.ts';
 
 /** What tells one step from another of its act. Blocks unless it says otherwise; common practice unless it names a source. */
 type StepSaid = Pick<JointStep, 'id' | 'stage' | 'scope' | 'title' | 'detail'> &
-  Partial<Pick<JointStep, 'isBlocking' | 'source'>>;
+  Partial<Pick<JointStep, 'isBlocking' | 'source' | 'row' | 'agrees'>>;
 
 const step = (said: StepSaid, act: JointStep['act']): JointStep => ({
   id: said.id,
@@ -13,6 +13,8 @@ const step = (said: StepSaid, act: JointStep['act']): JointStep => ({
   detail: said.detail,
   isBlocking: said.isBlocking ?? true,
   source: said.source ?? '',
+  ...(said.row === undefined ? {} : { row: said.row }),
+  ...(said.agrees === undefined ? {} : { agrees: said.agrees }),
 });
 
 /** A step that a person says was done. */

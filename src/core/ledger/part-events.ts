@@ -22,6 +22,8 @@ export const partBodySchema = z.discriminatedUnion('kind', [
   }),
   /** A fastener that holds it was pulled, and was out. */
   z.strictObject({ kind: z.literal('pulled'), position: z.string(), outcome: z.enum(OUTCOMES) }),
+  /** It was found to be scrap; what took its place, null where nothing did. */
+  z.strictObject({ kind: z.literal('scrapped'), why: z.string(), replacement: z.string().nullable() }),
 ]);
 /** What a part went through. */
 export type PartBody = Shape<typeof partBodySchema>;
@@ -37,7 +39,10 @@ export type PartEvent = {
 
 type Touched = { readonly code: string; readonly body: PartBody };
 
-const touchedBy = (event: JobEvent, { plan, ...job }: JobView): readonly Touched[] => {
+/** The code of the part that a fastener held at the time. */
+type PartAt = (position: string) => string | undefined;
+
+const touchedBy = (event: JobEvent, { plan }: JobView, partAt: PartAt): readonly Touched[] => {
   if (event.kind === 'job-planned') {
     const { asset, groups } = event.body;
     const parts = groups.flatMap((group) => group.parts);
@@ -56,29 +61,65 @@ const touchedBy = (event: JobEvent, { plan, ...job }: JobView): readonly Touched
     const found = plan.groups.find(({ id }) => id === group);
     const step = found?.kind.steps.find(({ id }) => id === stepId);
     if (!found || !step || of === null) return [];
-    const code = step.scope === 'part' ? of : fastenerAt(job, of)?.planned.part;
+    const code = step.scope === 'part' ? of : partAt(of);
     return code ? [{ code, body: { kind: 'step', title: step.title, of, result, limits, isGood } }] : [];
   }
   if (event.kind === 'pull-made') {
     const { position, outcome } = event.body;
-    const code = fastenerAt(job, position)?.planned.part;
+    const code = partAt(position);
     // Of a ring of screws a part would have hundreds of good ones; what is told apart is what was not.
     return code && outcome !== 'reached' && outcome !== 'in'
       ? [{ code, body: { kind: 'pulled', position, outcome } }]
       : [];
   }
+  if (event.kind === 'part-scrapped') {
+    const { part, why, replacement } = event.body;
+    const scrapped = { kind: 'scrapped', why, replacement: replacement?.code ?? null } as const;
+    const planned = replacement && ({ kind: 'planned', name: replacement.name, as: 'part' } as const);
+    return [{ code: part, body: scrapped }, ...(planned ? [{ code: replacement.code, body: planned }] : [])];
+  }
   return [];
 };
 
+/** The code that a part's place had before it was scrapped and another took it, by the one it has since. */
+type Before = ReadonlyMap<string, string>;
+
+const placeKey = (group: string, code: string): string => JSON.stringify([group, code]);
+
+/** Which part took whose place by the events that follow each, for the job as it stands after all of them. */
+const placesBefore = (events: readonly JobEvent[]): readonly Before[] => {
+  const all: Before[] = [];
+  let later: Before = new Map();
+  for (const event of [...events].reverse()) {
+    if (event.kind === 'part-scrapped' && event.body.replacement) {
+      const { group, part, replacement } = event.body;
+      later = new Map(later).set(placeKey(group, replacement.code), part);
+    }
+    all.unshift(later);
+  }
+  return all;
+};
+
 /** What events of a job did to the parts it names, given how the job stands after them. */
-export const partEvents = (events: readonly JobEvent[], after: JobView): readonly PartEvent[] =>
-  events.flatMap((event) =>
-    touchedBy(event, after).map(({ code, body }) => ({
+export const partEvents = (events: readonly JobEvent[], after: JobView): readonly PartEvent[] => {
+  const before = placesBefore(events);
+  return events.flatMap((event, index) => {
+    const partAt: PartAt = (position) => {
+      const planned = fastenerAt(after, position)?.planned;
+      let code = planned?.part;
+      for (let was = code; planned && was !== undefined; ) {
+        code = was;
+        was = before[index]?.get(placeKey(planned.group, was));
+      }
+      return code;
+    };
+    return touchedBy(event, after, partAt).map(({ code, body }) => ({
       eventId: event.id,
       code,
       job: event.job,
       at: happenedAt(event),
       person: event.person.name,
       body,
-    })),
-  );
+    }));
+  });
+};

@@ -11,6 +11,7 @@ export const ROLES_FOR = {
   'plan-job': ALL,
   'work-on-job': ALL,
   'override-tool': LEADS,
+  'leave-step': LEADS,
   'sign-done': ALL,
   'sign-inspected': CHECKERS,
   'reopen-job': CHECKERS,

@@ -33,6 +33,12 @@ export type Rules = JudgingRules & {
   readonly verdict: VerdictRule;
   /** Whether a fastener pulled by feel must be loosened before a pull counts, or shown by its first movement to be inside. */
   readonly byFeelStaysOpen: boolean;
+  /** Whether only a lead leaves a step that something waits for. */
+  readonly leadLeavesSteps: boolean;
+  /** Whether a wait before the pulls counts from when it was begun, and not before. */
+  readonly waitsAreBegun: boolean;
+  /** Whether what went wrong with a fastener is led through before it is pulled again. */
+  readonly remediesAreLed: boolean;
   /** The verdict on a pull of a pass before the last. */
   readonly passVerdict: typeof passVerdict;
   readonly likelyMixUps: typeof likelyMixUps;

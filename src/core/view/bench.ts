@@ -3,6 +3,7 @@ import type { PlannedFastener } from '../job/plan.ts';
 import type { PullBody } from '../job/pull.ts';
 import type { Person } from '../people/person.ts';
 import type { WrittenTorque } from '../quantity/torque.ts';
+import type { Remedy } from '../remedy/trouble.ts';
 import type { MountedAdapter } from '../tool/adapter.ts';
 import type { Tool } from '../tool/tool.ts';
 import type { ToolBlock } from '../tool/tool-blocks.ts';
@@ -40,6 +41,8 @@ export type FastenerView = {
   readonly unquietPass: number;
   /** Whether it must be loosened before it is pulled again: it went past, or was pulled by feel and nobody knows how far. */
   readonly isPastLimit: boolean;
+  /** What went wrong with it and is not put right yet; null where nothing is. */
+  readonly remedy: Remedy | null;
   readonly isWitnessMarked: boolean;
   readonly leftOpen: { readonly why: string; readonly person: Person } | null;
 };
@@ -83,6 +86,19 @@ const untouched = (planned: PlannedFastener): FastenerView => ({
   fixedLimit: null,
   pulls: [],
   status: 'open',
+  pass: 0,
+  moved: null,
+  unquietPass: 0,
+  isPastLimit: false,
+  remedy: null,
+  isWitnessMarked: false,
+  leftOpen: null,
+});
+
+/** A fastener that was touched and holds no more: one that was in is open, one that was out keeps its stripe until it is pulled again. */
+export const loose = (fastener: FastenerView): FastenerView => ({
+  ...fastener,
+  status: fastener.status === 'in' ? 'open' : fastener.status,
   pass: 0,
   moved: null,
   unquietPass: 0,

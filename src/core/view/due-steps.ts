@@ -1,10 +1,14 @@
 import { groupOf, type JobPlan, type PlannedGroup } from '../job/plan.ts';
+import type { StepPlace } from '../job/step-done.ts';
 import type { JointStep, Limits, Stage } from '../joint/joint-step.ts';
+import { rulesOf } from '../rules/rules-by-number.ts';
 import { type FastenerView, isAsRequired } from './bench.ts';
 import { fastenersIn, groupWork, isByHand } from './group-work.ts';
 import type { JobView } from './job-view.ts';
 import { lastPass, nextPass } from './passes.ts';
+import { rowDone, rowOf } from './step-row.ts';
 import { type StepDone, stepKey } from './steps.ts';
+import { waitSince } from './wait-since.ts';
 
 /** One thing to do beside the pulls, at the place where it is due. */
 export type DueStep = {
@@ -16,11 +20,17 @@ export type DueStep = {
   readonly afterPass: number | null;
   /** The limits in force; null for what is not measured. */
   readonly limits: Limits | null;
+  /** Since when a wait counts, as an ISO instant; null where it was not begun, and for what is no wait. */
+  readonly since: string | null;
   /** How it came out when it was done last; null where it was not. */
   readonly last: StepDone | null;
 };
 
-type Stepped = Pick<JobView, 'plan' | 'lastSteps' | 'fasteners' | 'indexByPosition'>;
+/** What of a job says which steps are due. */
+export type Stepped = Pick<
+  JobView,
+  'plan' | 'rules' | 'cautions' | 'steps' | 'lastSteps' | 'begunWaits' | 'fasteners' | 'indexByPosition'
+>;
 
 /** The limits of a measuring step: its own, with the high one from the requirement where that has the condition. */
 export const limitsFor = ({ act }: JointStep, fastener: FastenerView | undefined): Limits | null => {
@@ -40,6 +50,19 @@ export const limitsFor = ({ act }: JointStep, fastener: FastenerView | undefined
 export const isAccountedFor = ({ last }: Pick<DueStep, 'last'>): boolean =>
   last !== null && (last.isGood || last.result.kind === 'left');
 
+/** How a step came out last. One of a row counts only as far as the row has come: what is good and out of its turn is done again. */
+const lastDone = (
+  job: Stepped,
+  step: JointStep,
+  at: StepPlace,
+  group: PlannedGroup | null,
+): StepDone | null => {
+  const last = job.lastSteps.get(stepKey(at)) ?? null;
+  const row = rowOf(stepsBeside(job, { step, group }), step);
+  if (row.length === 0 || !last?.isGood) return last;
+  return row.indexOf(step) < rowDone(job, row, at).done ? last : null;
+};
+
 const place = (
   job: Stepped,
   step: JointStep,
@@ -47,14 +70,19 @@ const place = (
   of: string | null,
   afterPass: number | null,
   fastener?: FastenerView,
-): DueStep => ({
-  step,
-  group,
-  of,
-  afterPass,
-  limits: limitsFor(step, fastener),
-  last: job.lastSteps.get(stepKey({ group: group?.id ?? null, step: step.id, of, afterPass })) ?? null,
-});
+): DueStep => {
+  const at = { group: group?.id ?? null, step: step.id, of, afterPass };
+  const rules = rulesOf(job.rules);
+  return {
+    step,
+    group,
+    of,
+    afterPass,
+    limits: limitsFor(step, fastener),
+    since: step.act.kind === 'wait' && rules ? waitSince(job, at, { step, group }, rules) : null,
+    last: lastDone(job, step, at, group),
+  };
+};
 
 const stepsAt = (kind: PlannedGroup['kind'], stage: Stage): readonly JointStep[] =>
   kind.steps.filter((step) => step.stage === stage);
@@ -70,11 +98,34 @@ export const jobSteps = ({ groups }: Pick<JobPlan, 'groups'>, stage: Stage): rea
   ).values(),
 ];
 
-/** The cautions of a plan: what is confirmed before its first pull. */
-export const cautionsOf = (plan: Pick<JobPlan, 'groups'>): readonly JointStep[] => {
-  const ofGroups = plan.groups.flatMap(({ kind }) => stepsAt(kind, 'make-safe'));
+const makeSafe = ({ groups }: Pick<JobPlan, 'groups'>): readonly JointStep[] => {
+  const ofGroups = groups.flatMap(({ kind }) => stepsAt(kind, 'make-safe'));
   return [...new Map(ofGroups.map((step) => [step.id, step])).values()];
 };
+
+/** The cautions of a plan: what is confirmed before its first pull. */
+export const cautionsOf = (plan: Pick<JobPlan, 'groups'>): readonly JointStep[] =>
+  makeSafe(plan).filter(({ act }) => act.kind === 'confirm');
+
+/** What is measured, waited for or looked at to make a plan safe, once for the whole job, after its cautions are confirmed. */
+export const makeSafeSteps = (plan: Pick<JobPlan, 'groups'>): readonly JointStep[] =>
+  makeSafe(plan).filter(({ act }) => act.kind !== 'confirm');
+
+/** The steps that stand beside one: of its group, or of the whole job. */
+export const stepsBeside = (
+  { plan }: Pick<JobView, 'plan'>,
+  { step, group }: { readonly step: JointStep; readonly group: PlannedGroup | null },
+): readonly JointStep[] => {
+  if (group) return group.kind.steps;
+  return step.stage === 'make-safe' ? makeSafeSteps(plan) : jobSteps(plan, step.stage);
+};
+
+/** What is still to be done to make a job safe. What older plans had ticked off as a caution is done. */
+export const openMakeSafe = (job: Stepped): readonly DueStep[] =>
+  makeSafeSteps(job.plan)
+    .filter(({ id }) => !job.cautions?.confirmed.includes(id))
+    .map((step) => place(job, step, null, null, null))
+    .filter(isOpen);
 
 const ofScope = (
   job: Stepped,
@@ -97,8 +148,13 @@ const ofScope = (
 
 const isOpen = (due: DueStep): boolean => !isAccountedFor(due);
 
-/** What has to be done before a fastener is pulled next, in its order: prepared, looked at between the passes, settled. */
-export const stepsBefore = (job: Stepped, fastener: FastenerView): readonly DueStep[] => {
+/** What has to be done before a fastener is pulled next, in its order: made safe, prepared, looked at between the passes, settled. */
+export const stepsBefore = (job: Stepped, fastener: FastenerView): readonly DueStep[] => [
+  ...openMakeSafe(job),
+  ...preparations(job, fastener),
+];
+
+const preparations = (job: Stepped, fastener: FastenerView): readonly DueStep[] => {
   const group = groupOf(job.plan, fastener.planned);
   const { kind } = group;
   const pass = nextPass(job, fastener);
@@ -152,12 +208,15 @@ const stepsAtEnd = (job: Stepped, group: PlannedGroup): readonly DueStep[] => {
 
 /** Everything that is still to be done beside the pulls before the job can be signed, in the order of the groups. Cautions are not among it:
  *  they come before the first pull. */
-export const openSteps = (job: Stepped): readonly DueStep[] =>
-  job.plan.groups.flatMap((group) => {
+export const openSteps = (job: Stepped): readonly DueStep[] => {
+  const isBegun = job.fasteners.some(({ pulls }) => pulls.length > 0);
+  const ofGroups = job.plan.groups.flatMap((group) => {
     const left = groupWork(job, group).left[0];
-    const before = left && left.pulls.length > 0 ? stepsBefore(job, left) : [];
+    const before = left && left.pulls.length > 0 ? preparations(job, left) : [];
     return [...before, ...stepsAtEnd(job, group)];
   });
+  return isBegun ? [...openMakeSafe(job), ...ofGroups] : ofGroups;
+};
 
 /** Those of them that something waits for. */
 export const blockingSteps = (job: Stepped): readonly DueStep[] =>

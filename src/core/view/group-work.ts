@@ -41,8 +41,8 @@ export const groupWork = (job: Pick<JobView, 'fasteners'>, group: PlannedGroup):
   const pulled = all.filter((fastener) => !isByHand(fastener));
   const last = lastPass(group.kind);
   const through = pulled.reduce((least, { pass }) => Math.min(least, pass), Number.POSITIVE_INFINITY);
-  const isBehind = ({ pass, status, isPastLimit }: FastenerView, wanted: number): boolean =>
-    pass < wanted || isPastLimit || (wanted >= last && !isAsRequired(status));
+  const isBehind = ({ pass, status, isPastLimit, remedy }: FastenerView, wanted: number): boolean =>
+    pass < wanted || isPastLimit || remedy !== null || (wanted >= last && !isAsRequired(status));
   const wanted = through < last ? through + 1 : last;
   const behind = pulled.filter((fastener) => isBehind(fastener, wanted));
   if (behind.length > 0) return { pass: wanted, left: [...fingers, ...behind] };

@@ -2,6 +2,7 @@ import type { JobPlan } from '../job/plan.ts';
 import type { Person } from '../people/person.ts';
 import { type BenchView, newBench } from './bench.ts';
 import { type ChecksView, NO_CHECKS } from './checks.ts';
+import { NO_NOTES, type NotesView } from './notes.ts';
 import type { PlanningView } from './planning.ts';
 import { NO_SIGNATURES, type SignaturesView } from './signatures.ts';
 import { NO_STEPS, type StepsView } from './steps.ts';
@@ -13,10 +14,11 @@ export type JobViews = {
   readonly steps: StepsView;
   readonly signatures: SignaturesView;
   readonly checks: ChecksView;
+  readonly notes: NotesView;
 };
 
 /** What a job's events add up to. */
-export type JobView = PlanningView & BenchView & StepsView & SignaturesView & ChecksView;
+export type JobView = PlanningView & BenchView & StepsView & SignaturesView & ChecksView & NotesView;
 
 /** A job just planned. */
 export const newJobView = (planned: {
@@ -36,4 +38,5 @@ export const newJobView = (planned: {
   ...NO_STEPS,
   ...NO_SIGNATURES,
   ...NO_CHECKS,
+  ...NO_NOTES,
 });

@@ -1,4 +1,5 @@
 import type { JobRefusal } from '../job/refusal.ts';
+import type { Remedy } from '../remedy/trouble.ts';
 import { isIndicating } from '../tool/tool.ts';
 import type { ToolSetting } from '../tool/tool-setting.ts';
 import { type FastenerView, fastenerAt, needsRunOn, type TakenTool, toolsAtHand } from './bench.ts';
@@ -13,6 +14,8 @@ export type NextAction =
   | { readonly kind: 'make-safe' }
   | { readonly kind: 'step'; readonly due: DueStep }
   | { readonly kind: 'loosen' }
+  /** After something went wrong: the thread and what it holds looked at, or the fastener replaced. */
+  | { readonly kind: 'inspect' | 'replace'; readonly remedy: Remedy }
   | { readonly kind: 'measure-run-on'; readonly taken: TakenTool }
   | { readonly kind: 'finger-tighten' }
   | { readonly kind: 'set-tool'; readonly taken: TakenTool; readonly wanted: ToolSetting }
@@ -45,6 +48,12 @@ const runOnFirst = (job: JobView, fastener: FastenerView, taken: TakenTool): Nex
   return { kind: 'another-tool', taken, refusal: { code: 'run-on-needs-showing', position } };
 };
 
+const remedyNext = ({ isPastLimit, remedy }: FastenerView): NextAction | null => {
+  const [act] = remedy?.left ?? [];
+  if (isPastLimit || act === 'loosen') return { kind: 'loosen' };
+  return remedy && act ? { kind: act, remedy } : null;
+};
+
 /** What to do next at a position, in the order of the work: tool, make safe, what comes before the pull, loosen what went past, put away a
  *  tool that something stands against, set, pull, what is checked after it; sign when nothing is left. */
 export const nextAction = (job: JobView, position: string | null): NextAction => {
@@ -58,7 +67,8 @@ export const nextAction = (job: JobView, position: string | null): NextAction =>
     const [due] = [...blockingSteps(job), ...openSteps(job)];
     return due ? { kind: 'step', due } : { kind: 'sign' };
   }
-  if (fastener.isPastLimit) return { kind: 'loosen' };
+  const remedying = remedyNext(fastener);
+  if (remedying) return remedying;
   const [due] = [...stepsAfter(job, fastener), ...stepsBefore(job, fastener)];
   if (due) return { kind: 'step', due };
   if (isByHand || !taken) return { kind: 'finger-tighten' };

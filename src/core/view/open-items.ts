@@ -1,6 +1,6 @@
 import type { PlannedGroup } from '../job/plan.ts';
 import { type FastenerStatus, type FastenerView, isAsRequired } from './bench.ts';
-import { blockingSteps, positionToCheck } from './due-steps.ts';
+import { blockingSteps, positionToCheck, type Stepped } from './due-steps.ts';
 import { fastenersIn, groupWork, isByHand } from './group-work.ts';
 import type { JobView } from './job-view.ts';
 import { lastPass } from './passes.ts';
@@ -63,10 +63,8 @@ export const comingPositions = (
 };
 
 /** Where the work goes on: a fastener whose check is due, else the next one to pull. Null where neither is left. */
-export const nextPosition = (
-  state: Pick<JobView, 'plan' | 'fasteners' | 'indexByPosition' | 'lastSteps'>,
-  position: string | null,
-): string | null => positionToCheck(state) ?? comingPositions(state, position)[0] ?? null;
+export const nextPosition = (state: Stepped, position: string | null): string | null =>
+  positionToCheck(state) ?? comingPositions(state, position)[0] ?? null;
 
 /** Whether every fastener is as its requirement asks or left open with a reason, every round is still, and no step that something waits for
  *  is due. */

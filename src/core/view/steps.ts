@@ -1,5 +1,5 @@
 import type { By } from '../job/happened.ts';
-import type { StepBody, StepSaid } from '../job/step-done.ts';
+import type { StepBody, StepPlace } from '../job/step-done.ts';
 
 /** A step as it was done last, by whom and when. */
 export type StepDone = StepBody & By;
@@ -15,10 +15,12 @@ export type StepsView = {
   readonly steps: readonly StepDone[];
   /** How each step was done last, by its stepKey. */
   readonly lastSteps: ReadonlyMap<string, StepDone>;
+  /** When each wait was begun last, by its stepKey. */
+  readonly begunWaits: ReadonlyMap<string, By>;
 };
 
-export const NO_STEPS: StepsView = { cautions: null, steps: [], lastSteps: new Map() };
+export const NO_STEPS: StepsView = { cautions: null, steps: [], lastSteps: new Map(), begunWaits: new Map() };
 
 /** What tells one step done from another: the step, the group, what it was done on, and the pass it came after. */
-export const stepKey = ({ group, step, of, afterPass }: Omit<StepSaid, 'result'>): string =>
+export const stepKey = ({ group, step, of, afterPass }: StepPlace): string =>
   JSON.stringify([group, step, of, afterPass]);

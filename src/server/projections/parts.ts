@@ -5,7 +5,7 @@ import type { Projection } from './projection.ts';
 /** What parts and machines went through over all jobs. */
 export const partsProjection: Projection = {
   name: 'parts',
-  version: 1,
+  version: 2,
   clear: clearPartEvents,
   apply: async (db, fact) => {
     if (fact.kind !== 'job') return;

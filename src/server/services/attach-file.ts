@@ -5,15 +5,26 @@ import type { Attachment } from '#wire/attachment.ts';
 import { ATTACHMENT_MAX_BYTES } from '#wire/attachment.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { Asker } from '../asker.ts';
+import { insertedUnlessTaken } from '../database/duplicate.ts';
 import { database } from '../database/pool.ts';
-import { type AttachmentOwner, insertAttachment, selectAttachmentContent } from '../queries/attachments.ts';
+import {
+  type AttachmentOwner,
+  insertAttachment,
+  selectAttachmentContent,
+  selectAttachments,
+} from '../queries/attachments.ts';
 import { now } from './clock.ts';
 
 /** Attaches a file to a source or a tool, with the small picture that the device made of it.
- *  Refuses: attachment-type (by the bytes, not the name), attachment-too-large. */
+ *  Refuses: attachment-type (by the bytes, not the name), attachment-too-large, claim-untrue (its id is that of another file). */
 export const attachFile = async (
   owner: AttachmentOwner,
-  file: { readonly name: string; readonly contentBase64: string; readonly thumbnailBase64: string | null },
+  file: {
+    readonly id?: string | undefined;
+    readonly name: string;
+    readonly contentBase64: string;
+    readonly thumbnailBase64: string | null;
+  },
   by: Asker,
 ): Promise<Result<Attachment, Problem>> => {
   const content = Buffer.from(file.contentBase64, 'base64');
@@ -24,7 +35,7 @@ export const attachFile = async (
   const isPicture = thumbnail === null || attachmentType(thumbnail)?.startsWith('image/');
   if (!mediaType || !isPicture) return refused({ code: 'attachment-type' });
   const attachment: Attachment = {
-    id: randomUUID(),
+    id: file.id ?? randomUUID(),
     name: file.name,
     mediaType,
     size: content.length,
@@ -32,8 +43,15 @@ export const attachFile = async (
     addedBy: by.name,
     addedAt: now(),
   };
-  await insertAttachment(database(), owner, attachment, content, thumbnail);
-  return accepted(attachment);
+  const isNew = await insertedUnlessTaken(
+    insertAttachment(database(), owner, attachment, content, thumbnail),
+  );
+  if (isNew) return accepted(attachment);
+  // A device that never heard the answer sends it again.
+  const there = (await selectAttachments(database(), owner)).find(({ id }) => id === attachment.id);
+  return there?.sha256 === attachment.sha256
+    ? accepted(there)
+    : refused({ code: 'claim-untrue', field: 'id' });
 };
 
 /** An attachment's content, or its small picture. Refuses: not-found. */

@@ -16,6 +16,18 @@ type Props = {
 export const OutboxSender = ({ person, life }: Props) => {
   useEffect(() => startSending(person), [person]);
   useEffect(() => noteSiteLife(life), [life]);
+  useEffect(() => {
+    let stop = (): void => {};
+    let isOver = false;
+    // Photographs are seldom: what sends them comes behind.
+    void import('#client/pictures/send-pictures.ts').then(({ startSendingPictures }) => {
+      if (!isOver) stop = startSendingPictures(person);
+    });
+    return () => {
+      isOver = true;
+      stop();
+    };
+  }, [person]);
   return (
     <>
       <NewerNotice />

@@ -2,6 +2,7 @@ import { shortFigure } from '#core/quantity/display.ts';
 import { unitSymbol } from '#core/quantity/unit.ts';
 import { waitWords } from '../words/joint.ts';
 import { mixUpWords } from '../words/mix-up.ts';
+import { REMEDY_WORDS } from '../words/trouble.ts';
 import { type Problem, type ProblemWords, words } from './problem.ts';
 
 type BenchCode =
@@ -58,6 +59,12 @@ type BenchCode =
   | 'step-first'
   | 'instrument-missing'
   | 'wait-not-over'
+  | 'wait-not-begun'
+  | 'instrument-differs'
+  | 'remedy-first'
+  | 'part-unknown'
+  | 'part-repeated'
+  | 'note-empty'
   | 'steps-remain'
   | 'finger-tight'
   | 'not-finger-tight';
@@ -311,7 +318,7 @@ export const BENCH_WORDS: Wording = {
     words(
       'A step comes first',
       `“${title}” is not done, and the pull waits for it.`,
-      'Do it, or leave it with a reason.',
+      'Do it, or let a lead leave it with a reason.',
     ),
   'instrument-missing': () =>
     words(
@@ -319,6 +326,30 @@ export const BENCH_WORDS: Wording = {
       'The record names the instrument.',
       'Type what is marked on it, then record again.',
     ),
+  'wait-not-begun': () =>
+    words(
+      'Not begun yet',
+      'Nobody said when this wait began, and so nobody knows when it is over.',
+      'Begin it now, and go on when the time is up.',
+    ),
+  'instrument-differs': ({ instrument }) =>
+    words(
+      'Another instrument',
+      `This row was begun with ${instrument}: it proves nothing about another one.`,
+      `Measure with ${instrument}, or begin again from the first of the row.`,
+    ),
+  'remedy-first': ({ position, act }) =>
+    words(
+      `${position} is not put right yet`,
+      `Something went wrong with it, and it is still to be ${REMEDY_WORDS[act]}.`,
+      'Do that, say so, then pull it again from snug.',
+    ),
+  'part-unknown': ({ part }) =>
+    words('No such part', `The group has no part ${part}.`, 'Take one that the plan names.'),
+  'part-repeated': ({ part }) =>
+    words('Already there', `${part} is on this group already.`, 'Give the new part its own code.'),
+  'note-empty': () =>
+    words('Nothing noted', 'There are no words and no picture.', 'Write or photograph something.'),
   'wait-not-over': ({ minutesLeft }) =>
     words(
       'Not yet',

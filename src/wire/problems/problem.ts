@@ -74,6 +74,8 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'no-pull-by-signer': 409,
   'steps-remain': 409,
   'wait-not-over': 409,
+  'wait-not-begun': 409,
+  'remedy-first': 409,
   'joint-kind-unknown': 409,
   'ledger-broken': 503,
   'setup-code-wrong': 403,

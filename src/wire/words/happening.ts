@@ -21,6 +21,12 @@ const WORDS: Readonly<Record<UnplacedEvent['kind'], string>> = {
   'finger-tightened': 'tightened by hand',
   'gap-accepted': 'a gap accepted',
   'value-recall-noted': 'a recall by value decided',
+  'trouble-met': 'something that went wrong',
+  'fastener-inspected': 'looked at after trouble',
+  'fastener-replaced': 'replaced',
+  'part-scrapped': 'a part scrapped',
+  'wait-begun': 'a wait begun',
+  'note-made': 'a note',
 };
 
 /** What happened, as a list of what waits names it: "a pull of P1". */

@@ -11,6 +11,8 @@ export const partEntryWords = ({ body }: Pick<PartEntry, 'body'>): string => {
         : `planned into a job (${body.name})`;
     case 'pulled':
       return `${body.position} pulled: ${STATUS_WORDS[body.outcome]}`;
+    case 'scrapped':
+      return `scrapped: ${body.why}${body.replacement ? `; ${body.replacement} took its place` : ''}`;
     case 'step': {
       const wanted = body.limits ? ` (${limitsWords(body.limits)} wanted)` : '';
       return `${body.title}: ${stepResultWords(body.result, null)}${wanted}`;
@@ -22,6 +24,7 @@ export const partEntryWords = ({ body }: Pick<PartEntry, 'body'>): string => {
 export const standsAgainst = ({ entries }: PartHistory): PartEntry | null => {
   const spoken = new Set<string>();
   for (const entry of entries) {
+    if (entry.body.kind === 'scrapped') return entry;
     if (entry.body.kind !== 'step' || entry.body.result.kind === 'left') continue;
     if (!entry.body.isGood && !spoken.has(entry.body.title)) return entry;
     spoken.add(entry.body.title);

@@ -38,6 +38,7 @@ const OBJECTION_WORDS: Record<ObjectionCode, (about: string) => string> = {
   'pulled-meanwhile': (about) => `${about} had pulled it meanwhile`,
   'pass-out-of-order': (about) => `it was due for pass ${about}`,
   'step-missing': (about) => `“${about}” had not been done`,
+  'remedy-left': () => 'something had gone wrong with it, and it was not put right',
 };
 
 /** What stood against a pull when it was recorded. */

@@ -263,12 +263,14 @@ describe('a verdict can’t be claimed, only worked out', () => {
 });
 
 describe('what went past', () => {
-  test('is loosened before it is pulled again', () => {
+  test('is loosened and looked at before it is pulled again', () => {
     const job = new SampleJob().ready().pull('1', 'over-shot');
     expect(refusalCode(job.judge('1'))).toBe('loosen-first');
     expect(refusalCode(job.judge('1', 'by-feel'))).toBe('loosen-first');
     expect(nextAction(job.state, '1').kind).toBe('loosen');
     job.happen({ kind: 'fastener-loosened', body: { position: '1' } });
+    expect(refusalCode(job.judge('1'))).toBe('remedy-first');
+    job.mend('1');
     expect(job.pull('1').status('1')).toBe('in');
     expect(fastenerAt(job.state, '1')?.pulls).toHaveLength(2);
   });

@@ -11,7 +11,7 @@ import type { JobPlan } from '#core/job/plan.ts';
 import type { PullMethod } from '#core/job/pull.ts';
 import type { SignatureMeaning } from '#core/job/signature.ts';
 import type { StepSaid } from '#core/job/step-done.ts';
-import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
+import { CONTROL_CABINET_1 } from '#core/joint/kinds/control-cabinet-1.ts';
 import { EMPTY_HEAD, placedEvent } from '#core/ledger/hash-chain.ts';
 import type { Person } from '#core/people/person.ts';
 import { NEWEST_RULES } from '#core/rules/rules-by-number.ts';
@@ -21,6 +21,7 @@ import type { Tool } from '#core/tool/tool.ts';
 import { type FastenerView, fastenerAt, type TakenTool } from '#core/view/bench.ts';
 import { cautionsOf } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
+import { nextAction } from '#core/view/next-action.ts';
 import { toolFor } from '#core/view/tool-for.ts';
 import { isSetFor, wantedSetting } from '#core/view/wanted-setting.ts';
 
@@ -72,8 +73,11 @@ export const TOOL: Tool = {
 export const taken = (tool: Tool) =>
   ({ tool, adapters: [], blocks: [], override: null, groups: null, isBeside: false }) as const;
 
+/** A cabinet whose being dead is ticked off: what most tests are about comes after it is safe. */
+export const SAMPLE_CABINET = { ...CONTROL_CABINET_1, revision: 2 };
+
 /** The cautions of a control cabinet, by their ids. */
-export const CAUTIONS = CONTROL_CABINET.steps.map(({ id }) => id);
+export const CAUTIONS = SAMPLE_CABINET.steps.map(({ id }) => id);
 
 /** A check of the fastener at position 1 as a person says it; what is decided of it is left at naught. */
 export const sampleCheck = (change: Partial<CheckBody> = {}): CheckBody => ({
@@ -106,7 +110,7 @@ export const samplePlan = (
   siteUnit: 'N.m',
   schools: { ...DEFAULT_SCHOOLS, ...schools },
   asset: null,
-  groups: [{ id: 'A', title: 'Sample cabinet', kind: CONTROL_CABINET, seenFrom: 'from the door', parts: [] }],
+  groups: [{ id: 'A', title: 'Sample cabinet', kind: SAMPLE_CABINET, seenFrom: 'from the door', parts: [] }],
   fasteners: requirements.map((printed, index) => ({
     position: String(index + 1),
     label: `terminal ${index + 1}`,
@@ -219,6 +223,17 @@ export class SampleJob {
     const setting = { text: wanted.text, value: wanted.setting, unit: tool.scale.unit };
     this.happen({ kind: 'tool-set', body: { toolId: tool.id, setting } });
     return this;
+  }
+
+  /** Puts right what went wrong at a fastener, as the bench leads through it. */
+  mend(position: string): this {
+    const { kind } = nextAction(this.state, position);
+    if (kind === 'loosen') this.happen({ kind: 'fastener-loosened', body: { position } });
+    else if (kind === 'inspect')
+      this.happen({ kind: 'fastener-inspected', body: { position, isGood: true, note: '' } });
+    else if (kind === 'replace') this.happen({ kind: 'fastener-replaced', body: { position, why: 'spent' } });
+    else return this;
+    return this.mend(position);
   }
 
   judge(

@@ -8,7 +8,7 @@ import { COLLET_NUT } from '#core/joint/kinds/collet-nut.ts';
 import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import { CONTROL_CABINET_1 } from '#core/joint/kinds/control-cabinet-1.ts';
 import { SOFT_SEAT_RING } from '#core/joint/kinds/soft-seat-ring.ts';
-import { cautionsOf } from '#core/view/due-steps.ts';
+import { cautionsOf, makeSafeSteps } from '#core/view/due-steps.ts';
 import { inProject } from '../../../scripts/site/paths.ts';
 import { planOf, sampleGroup } from '../job/sample-joints.ts';
 
@@ -79,7 +79,7 @@ describe('kinds of joint are data', () => {
     expect(asShippedNow(older as never)).toEqual({ ...SOFT_SEAT_RING, passes: [half, full] });
     // Passes that no plan may choose give way to the kind's own.
     expect(asShippedNow({ ...SOFT_SEAT_RING, revision: 1, passes: [full, half] })).toEqual(SOFT_SEAT_RING);
-    expect(asShippedNow(CONTROL_CABINET_1)).toMatchObject({ revision: 2, order: 'reading' });
+    expect(asShippedNow(CONTROL_CABINET_1)).toMatchObject({ revision: 3, order: 'reading' });
     expect(asShippedNow(SOFT_SEAT_RING)).toBe(SOFT_SEAT_RING);
     const foreign = { ...SOFT_SEAT_RING, code: 'of-their-own' };
     expect(asShippedNow(foreign)).toBe(foreign);
@@ -92,10 +92,19 @@ describe('kinds of joint are data', () => {
     expect(jointKindSchema.safeParse({ ...COLLET_NUT, steps: [{ ...step, act }] }).success).toBe(false);
   });
 
-  test('a machinist gets no electrical caution, and a cabinet has its nine', () => {
+  test('a machinist gets no electrical caution, and a cabinet has its five and what is measured', () => {
     const cautions = (kind: typeof COLLET_NUT) =>
       cautionsOf(planOf(sampleGroup('A', kind, [{ printed: '38 Nm' }]))).map(({ id }) => id);
-    expect(cautions(CONTROL_CABINET)).toHaveLength(9);
+    expect(cautions(CONTROL_CABINET)).toHaveLength(5);
+    const measured = makeSafeSteps({ groups: [sampleGroup('A', CONTROL_CABINET, []).group] });
+    expect(measured.map(({ id, row = '' }) => [id, row])).toEqual([
+      ['tester-proved-before', 'proved-dead'],
+      ['tested-dead', 'proved-dead'],
+      ['tester-proved-after', 'proved-dead'],
+      ['discharged', ''],
+      ['stored-energy', ''],
+    ]);
+    expect(makeSafeSteps({ groups: [sampleGroup('A', COLLET_NUT, []).group] })).toEqual([]);
     expect(cautions(COLLET_NUT).filter((id) => /dead|tester|line|locked/.test(id))).toEqual([]);
   });
 
@@ -106,14 +115,14 @@ describe('kinds of joint are data', () => {
     );
     const ids = cautionsOf(plan).map(({ id }) => id);
     expect(new Set(ids).size).toBe(ids.length);
-    expect(ids).toEqual(expect.arrayContaining(['tested-dead', 'cutter-covered']));
+    expect(ids).toEqual(expect.arrayContaining(['isolated-and-locked', 'cutter-covered']));
   });
 });
 
 test('“conductor” and “from the door” belong to the cabinet alone: no screen and no rule says them', () => {
   // What the forms before joint kinds said, the look-up by conductor sizes, and the reading of labels on cabinets say it too.
   const allowed =
-    /joint\/kinds\/control-cabinet|event\/versions\/|ledger\/statement-[12]|spec\/conductor|spec\/lookup|spec\/label|spec\/search|spec\/book\/(requirement-list|size-doubt)|wire\/(compute|lookup|api)\.ts|wire\/api|wire\/words\/lookup|problems\/|compute\.ts|compute\/|ui\/specs|ui\/sums|server\/services\/compute/;
+    /joint\/kinds\/control-cabinet|joint\/proved-dead|event\/versions\/|ledger\/statement-[12]|spec\/conductor|spec\/lookup|spec\/label|spec\/search|spec\/book\/(requirement-list|size-doubt)|wire\/(compute|lookup|api)\.ts|wire\/api|wire\/words\/lookup|problems\/|compute\.ts|compute\/|ui\/specs|ui\/sums|server\/services\/compute/;
   const saying = sources(inProject('src')).filter(
     (path) =>
       !allowed.test(path) &&

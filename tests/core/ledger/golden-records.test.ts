@@ -13,6 +13,16 @@ const expectedKey = keyFingerprint(sealingPublicKey(GOLDEN_KEY));
 const opened = (version: number) =>
   goldenRecords(version).map(({ name, text }) => ({ name, text, record: JSON.parse(text) as JobRecord }));
 
+/** Kinds of event that came with the bench of any joint. */
+const OF_ANY_JOINT = [
+  'trouble-met',
+  'fastener-inspected',
+  'fastener-replaced',
+  'part-scrapped',
+  'wait-begun',
+  'note-made',
+] as const;
+
 /** Kinds of event that a version did not have yet. */
 const NEWER = {
   1: [
@@ -23,8 +33,9 @@ const NEWER = {
     'finger-tightened',
     'gap-accepted',
     'value-recall-noted',
+    ...OF_ANY_JOINT,
   ],
-  2: ['step-done', 'finger-tightened', 'gap-accepted', 'value-recall-noted'],
+  2: ['step-done', 'finger-tightened', 'gap-accepted', 'value-recall-noted', ...OF_ANY_JOINT],
 } as const;
 
 describe.each([

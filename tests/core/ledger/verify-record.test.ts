@@ -23,8 +23,10 @@ const code = (text: string, expectedKey: string | null = null) => {
 const finished = () => {
   const job = new SampleJob(['20 to 24 in-lb', '2,4 Nm', 'max 32 in-lb']).ready();
   job.pull('1', 'reading', '19.5').pull('1').pull('2').pull('3', 'over-shot');
-  job.happen({ kind: 'fastener-loosened', body: { position: '3' } });
-  job.pull('3').happen({ kind: 'witness-marked', body: { position: '3' } });
+  job
+    .mend('3')
+    .pull('3')
+    .happen({ kind: 'witness-marked', body: { position: '3' } });
   return job.signBoth();
 };
 

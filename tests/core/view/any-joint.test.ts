@@ -14,7 +14,16 @@ import { nextAction } from '#core/view/next-action.ts';
 import { comingPositions, isReadyToSign, jobStage, nextPosition } from '#core/view/open-items.ts';
 import { toolFor } from '#core/view/tool-for.ts';
 import { toolGaps } from '#core/view/tools-for-group.ts';
-import { INSPECTOR, SampleJob, stepOf, TECHNICIAN, TOOL, taken } from '../job/sample-job.ts';
+import {
+  INSPECTOR,
+  LEAD,
+  SAMPLE_CABINET,
+  SampleJob,
+  stepOf,
+  TECHNICIAN,
+  TOOL,
+  taken,
+} from '../job/sample-job.ts';
 import {
   bookSaying,
   clampPlan,
@@ -162,7 +171,7 @@ describe('a ring of screws on a soft seat', () => {
       .step(step('gap-even', { afterPass: 1 }))
       .pull('1')
       .pull('2', 'over-shot');
-    job.happen({ kind: 'fastener-loosened', body: { position: '2' } });
+    job.mend('2');
     expect(fastenerAt(job.state, '2')).toMatchObject({ pass: 0, status: 'high' });
     expect(nextAction(job.state, '2')).toMatchObject({ wanted: { setting: 14 } });
   });
@@ -235,7 +244,7 @@ describe('a ring of screws on a soft seat', () => {
     const job = new SampleJob(
       planOf(
         sampleGroup('A', ringPlan().groups[0]?.kind as never, Array(3).fill({ printed: '0.42 ±0.04 Nm' })),
-        sampleGroup('B', CONTROL_CABINET, [{ printed: '0.5 Nm' }], 4),
+        sampleGroup('B', SAMPLE_CABINET, [{ printed: '0.5 Nm' }], 4),
       ),
     )
       .ready(SMALL)
@@ -268,7 +277,7 @@ describe('a collet nut', () => {
     );
   });
 
-  test('a scratched collet stops the work until another look, or a reason', () => {
+  test('a scratched collet stops the work until another look, or a lead’s reason', () => {
     const job = new SampleJob(colletPlan()).ready(LARGE);
     const scratched = { kind: 'inspected', isGood: false, note: 'ring scratch' } as const;
     job.step(step('collet-inspected', { of: 'KC-1', result: scratched }));
@@ -276,8 +285,9 @@ describe('a collet nut', () => {
     expect(nextAction(job.state, '1')).toMatchObject({ due: { last: { isGood: false } } });
     const left = (why: string) =>
       stepOf(step('collet-inspected', { of: 'KC-1', result: { kind: 'left', why } }));
-    expect(code(job.try(left(' ')))).toBe('why-missing');
-    job.happen(left('only one there is'));
+    expect(code(job.try(left(' '), LEAD))).toBe('why-missing');
+    expect(code(job.try(left('only one there is')))).toBe('role-may-not');
+    job.happen(left('only one there is'), LEAD);
     expect(nextAction(job.state, '1')).toMatchObject({ due: { step: { id: 'seats-clean' } } });
   });
 
@@ -431,8 +441,8 @@ describe('groups and plans', () => {
   test('the earlier group comes first', () => {
     const job = new SampleJob(
       planOf(
-        sampleGroup('B', CONTROL_CABINET, [{ printed: '2 Nm' }]),
-        sampleGroup('A', CONTROL_CABINET, [{ printed: '2 Nm' }], 2),
+        sampleGroup('B', SAMPLE_CABINET, [{ printed: '2 Nm' }]),
+        sampleGroup('A', SAMPLE_CABINET, [{ printed: '2 Nm' }], 2),
       ),
     ).ready();
     expect(comingPositions(job.state, null)).toEqual(['1', '2']);
@@ -476,7 +486,7 @@ describe('groups and plans', () => {
 
   test('finger tight is confirmed, never given a torque', () => {
     const job = new SampleJob(
-      planOf(sampleGroup('A', CONTROL_CABINET, [{ printed: 'finger tight' }, { printed: '2 Nm' }])),
+      planOf(sampleGroup('A', SAMPLE_CABINET, [{ printed: 'finger tight' }, { printed: '2 Nm' }])),
     ).ready();
     expect(nextAction(job.state, '1').kind).toBe('finger-tighten');
     expect(code(job.judge('1'))).toBe('finger-tight');

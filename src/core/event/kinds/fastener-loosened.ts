@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { positionSchema } from '../../bounds.ts';
+import { remedyAfter } from '../../remedy/trouble.ts';
 import { accepted, refused } from '../../result.ts';
-import { fastenerAt, withFastener } from '../../view/bench.ts';
+import { fastenerAt, loose, withFastener } from '../../view/bench.ts';
 import { eventKind } from '../event-kind.ts';
 
 type At = { readonly position: string };
@@ -22,14 +23,9 @@ export const fastenerLoosened = eventKind({
   apply: {
     bench: (job, { body: { position } }) =>
       withFastener(job, position, (fastener) => ({
-        ...fastener,
-        // A fastener that was in is open once it has been loosened; one that was out keeps its stripe until it is pulled again.
-        status: fastener.status === 'in' ? 'open' : fastener.status,
-        pass: 0,
-        moved: null,
-        unquietPass: 0,
-        isPastLimit: false,
-        isWitnessMarked: false,
+        ...loose(fastener),
+        leftOpen: fastener.leftOpen,
+        remedy: remedyAfter(fastener.remedy, 'loosen'),
       })),
   },
 });

@@ -1,8 +1,10 @@
 import { blocksObjected } from '../../command/pull-objections.ts';
 import { recordedPull } from '../../command/recorded-pull.ts';
 import { type PullBody, pullBodySchema, pullSaid } from '../../job/pull.ts';
+import { remedyFor } from '../../remedy/trouble.ts';
 import { rulesOf } from '../../rules/rules-by-number.ts';
-import { pullsWith, toolPulledWith, withFastener, withFound } from '../../view/bench.ts';
+import { type FastenerView, pullsWith, toolPulledWith, withFastener, withFound } from '../../view/bench.ts';
+import type { JobView } from '../../view/job-view.ts';
 import { allStruck } from '../../view/signatures.ts';
 import { eventKind } from '../event-kind.ts';
 
@@ -12,6 +14,12 @@ const passAfter = (before: number, { outcome, pass }: Pick<PullBody, 'outcome' |
   outcome === 'in' || outcome === 'reached'
     ? Math.max(before, Math.min(pass, before + 1))
     : Math.min(before, pass - 1);
+
+/** What is to be done about a pull that went past; what was to be done before it stays where it was made all the same. */
+const remedyOf = (job: JobView, { planned, remedy }: FastenerView, { outcome, method }: PullBody) => {
+  if (outcome !== 'high' || !rulesOf(job.rules)?.remediesAreLed) return remedy;
+  return remedyFor(method === 'over-shot' ? 'over-shot' : 'high', planned);
+};
 
 /** A pull with its verdict. One that was made is recorded, whatever stands against it. */
 export const pullMade = eventKind({
@@ -49,6 +57,7 @@ export const pullMade = eventKind({
               body.outcome === 'high' ||
               (body.outcome === 'no-verdict' && fastener.isPastLimit) ||
               (body.outcome === 'by-feel' && (rulesOf(job.rules)?.byFeelStaysOpen ?? false)),
+            remedy: remedyOf(job, fastener, body),
             isWitnessMarked: false,
             leftOpen: null,
           };

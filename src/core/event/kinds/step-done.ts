@@ -1,61 +1,23 @@
+import { type FoundStep, foundStep } from '../../command/found-step.ts';
+import type { Known } from '../../command/known.ts';
 import { happenedAt } from '../../job/happened.ts';
-import { groupOf, type PlannedGroup } from '../../job/plan.ts';
 import type { JobRefusal } from '../../job/refusal.ts';
 import { saysNothing } from '../../job/says-nothing.ts';
-import { type StepBody, type StepSaid, stepBodySchema } from '../../job/step-done.ts';
-import type { JointStep } from '../../joint/joint-step.ts';
+import { type StepBody, type StepResult, type StepSaid, stepBodySchema } from '../../job/step-done.ts';
+import type { Limits } from '../../joint/joint-step.ts';
+import { whoMay } from '../../people/may.ts';
 import { accepted, type Result, refused } from '../../result.ts';
-import { type FastenerView, fastenerAt } from '../../view/bench.ts';
-import { jobSteps, limitsFor } from '../../view/due-steps.ts';
+import type { Rules } from '../../rules/rules.ts';
+import { limitsFor, stepsBeside } from '../../view/due-steps.ts';
 import type { JobView } from '../../view/job-view.ts';
-import { lastPulledAt, MINUTE_MS } from '../../view/last-pulled.ts';
+import { MINUTE_MS } from '../../view/last-pulled.ts';
+import { rowDone, rowOf } from '../../view/step-row.ts';
 import { stepKey } from '../../view/steps.ts';
+import { waitSince } from '../../view/wait-since.ts';
 import { eventKind } from '../event-kind.ts';
 
 // A limit that was read exactly must not fall outside through a last binary digit.
 const HAIR = 1e-9;
-
-type Found = {
-  readonly step: JointStep;
-  readonly group: PlannedGroup | null;
-  readonly fastener: FastenerView | undefined;
-};
-
-const isAfterPass = (
-  { stage, scope }: JointStep,
-  group: PlannedGroup | null,
-  afterPass: number | null,
-): boolean =>
-  stage === 'between-passes' && scope !== 'job'
-    ? afterPass !== null && afterPass < (group?.kind.passes.length ?? 0)
-    : afterPass === null;
-
-/** The step that is said to be done, where the plan has it. Refuses: group-unknown, step-unknown, unknown-position, step-misdone (on something it
- *  is not done on). */
-const foundStep = (job: JobView, said: StepSaid): Result<Found, JobRefusal> => {
-  const { group: id, step: stepId, of, afterPass } = said;
-  const misdone = refused({ code: 'step-misdone', step: stepId } as const);
-  if (id === null) {
-    const step = (['prepare', 'between-passes', 'settle', 'check', 'close'] as const)
-      .flatMap((stage) => jobSteps(job.plan, stage))
-      .find((each) => each.id === stepId);
-    if (!step) return refused({ code: 'step-unknown', step: stepId });
-    return of === null && afterPass === null ? accepted({ step, group: null, fastener: undefined }) : misdone;
-  }
-  const group = job.plan.groups.find((each) => each.id === id);
-  if (!group) return refused({ code: 'group-unknown', group: id });
-  const step = group.kind.steps.find((each) => each.id === stepId);
-  if (!step || step.stage === 'make-safe' || step.scope === 'job')
-    return refused({ code: 'step-unknown', step: stepId });
-  if (!isAfterPass(step, group, afterPass)) return misdone;
-  const fastener = step.scope === 'fastener' ? fastenerAt(job, of ?? '') : undefined;
-  if (step.scope === 'fastener') {
-    if (!fastener) return refused({ code: 'unknown-position', position: of ?? '' });
-    return groupOf(job.plan, fastener.planned).id === id ? accepted({ step, group, fastener }) : misdone;
-  }
-  const isRight = step.scope === 'part' ? group.parts.some(({ code }) => code === of) : of === null;
-  return isRight ? accepted({ step, group, fastener }) : misdone;
-};
 
 const RESULT_OF = {
   confirm: 'confirmed',
@@ -65,9 +27,84 @@ const RESULT_OF = {
   inspect: 'inspected',
 } as const;
 
-const waitedMinutes = (job: JobView, group: PlannedGroup | null, at: string | null): number | null => {
-  const since = lastPulledAt(job, group);
-  return since === null || at === null ? null : Math.max(0, (Date.parse(at) - Date.parse(since)) / MINUTE_MS);
+type Said<K extends StepResult['kind']> = { readonly result: Extract<StepResult, { readonly kind: K }> };
+type Decided = Result<Pick<StepBody, 'waitedMinutes' | 'isGood'>, JobRefusal>;
+
+/** Left undone. What something waits for is left with a reason, by a lead alone where the rules say so. */
+const left = (
+  { result }: Said<'left'>,
+  { step }: FoundStep,
+  { person }: Known,
+  { leadLeavesSteps }: Rules,
+): Decided => {
+  if (step.isBlocking && saysNothing(result.why)) return refused({ code: 'why-missing' });
+  const right = step.isBlocking && leadLeavesSteps ? whoMay(person, 'leave-step') : null;
+  return right && !right.ok ? right : accepted({ waitedMinutes: null, isGood: false });
+};
+
+/** Whether what is measured now agrees with what it has to agree with; with nothing to agree with, it does not. */
+const agrees = (
+  job: JobView,
+  { group, of, afterPass }: StepSaid,
+  { step }: FoundStep,
+  value: number,
+): boolean => {
+  if (step.agrees === undefined) return true;
+  const other = job.lastSteps.get(stepKey({ group, step: step.agrees.with, of, afterPass }));
+  if (other?.result.kind !== 'measured') return false;
+  const first = other.result.measure.value;
+  return Math.abs(value - first) <= (Math.abs(first) * step.agrees.withinPercent) / 100 + HAIR;
+};
+
+const measured = (
+  job: JobView,
+  said: StepSaid & Said<'measured'>,
+  found: FoundStep,
+  limits: Limits,
+  { hasHappened }: Known,
+): Decided => {
+  const { measure, instrument } = said.result;
+  const { value, unit } = measure;
+  if (unit !== limits.unit) return refused({ code: 'step-misdone', step: said.step });
+  const row = rowOf(stepsBeside(job, found), found.step);
+  const begun = rowDone(job, row, said);
+  const isWithOther =
+    begun.instrument !== null && begun.instrument !== instrument && row[0]?.id !== said.step;
+  if (isWithOther && !hasHappened)
+    return refused({ code: 'instrument-differs', instrument: begun.instrument ?? '' });
+  const isInside =
+    (limits.low === null || value >= limits.low - HAIR) &&
+    (limits.high === null || value <= limits.high + HAIR);
+  return accepted({ waitedMinutes: null, isGood: isInside && agrees(job, said, found, value) });
+};
+
+const waited = (job: JobView, said: StepSaid, found: FoundStep, at: string | null, rules: Rules): Decided => {
+  const { act } = found.step;
+  const since = waitSince(job, said, found, rules);
+  if (since === null && rules.waitsAreBegun && found.step.stage !== 'settle')
+    return refused({ code: 'wait-not-begun', step: said.step });
+  const minutes = since && at ? Math.max(0, (Date.parse(at) - Date.parse(since)) / MINUTE_MS) : null;
+  if (act.kind === 'wait' && minutes !== null && minutes < act.minutes - HAIR)
+    return refused({ code: 'wait-not-over', minutesLeft: Math.ceil(act.minutes - minutes) });
+  return accepted({ waitedMinutes: minutes, isGood: true });
+};
+
+/** What a step came to, as its act has it. */
+const cameTo = (
+  job: JobView,
+  said: StepSaid,
+  found: FoundStep,
+  limits: Limits | null,
+  known: Known,
+  rules: Rules,
+): Decided => {
+  const { step } = found;
+  const { result } = said;
+  if (result.kind === 'left') return left({ result }, found, known, rules);
+  if (RESULT_OF[step.act.kind] !== result.kind) return refused({ code: 'step-misdone', step: step.id });
+  if (result.kind === 'measured' && limits) return measured(job, { ...said, result }, found, limits, known);
+  if (result.kind === 'waited') return waited(job, said, found, known.at, rules);
+  return accepted({ waitedMinutes: null, isGood: result.kind !== 'inspected' || result.isGood });
 };
 
 /** A step of the plan done, or left with a reason. It stands beside the signatures and strikes none. */
@@ -84,34 +121,14 @@ export const stepDone = eventKind({
     result,
   }),
   /** Refuses: what foundStep refuses, step-misdone (another thing than the step asks, another unit), why-missing (something waits for it and
-   *  nothing is said), wait-not-over. */
-  decide: (job, said, { at }) => {
+   *  nothing is said), role-may-not (left by somebody who may not), instrument-differs (before it is done), wait-not-begun, wait-not-over. */
+  decide: (job, said, known, rules) => {
     const found = foundStep(job, said);
     if (!found.ok) return found;
-    const { step, group, fastener } = found.value;
-    const { result } = said;
+    const { step, fastener } = found.value;
     const limits = limitsFor(step, fastener);
-    const bare = { ...said, limits, waitedMinutes: null };
-    if (result.kind === 'left')
-      return step.isBlocking && saysNothing(result.why)
-        ? refused({ code: 'why-missing' })
-        : accepted({ ...bare, isGood: false });
-    if (RESULT_OF[step.act.kind] !== result.kind) return refused({ code: 'step-misdone', step: step.id });
-    if (result.kind === 'measured' && limits) {
-      const { value, unit } = result.measure;
-      if (unit !== limits.unit) return refused({ code: 'step-misdone', step: step.id });
-      const isGood =
-        (limits.low === null || value >= limits.low - HAIR) &&
-        (limits.high === null || value <= limits.high + HAIR);
-      return accepted({ ...bare, isGood });
-    }
-    if (step.act.kind === 'wait') {
-      const waited = waitedMinutes(job, group, at);
-      if (waited !== null && waited < step.act.minutes - HAIR)
-        return refused({ code: 'wait-not-over', minutesLeft: Math.ceil(step.act.minutes - waited) });
-      return accepted({ ...bare, waitedMinutes: waited, isGood: true });
-    }
-    return accepted({ ...bare, isGood: result.kind !== 'inspected' || result.isGood });
+    const came = cameTo(job, said, found.value, limits, known, rules);
+    return came.ok ? accepted({ ...said, limits, ...came.value }) : came;
   },
   apply: {
     steps: (job, event) => {

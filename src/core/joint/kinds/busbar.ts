@@ -1,4 +1,5 @@
 import { caution, type JointKind } from '../joint-kind.ts';
+import { withProvedDead } from '../proved-dead.ts';
 import { confirmed, inspected, measured } from '../written-step.ts';
 import { CONTROL_CABINET_1 } from './control-cabinet-1.ts';
 
@@ -6,7 +7,7 @@ import { CONTROL_CABINET_1 } from './control-cabinet-1.ts';
  *  Classes of temperature: ANSI/NETA MTS, table 100.18 (from memory). Local codes and the maker's instructions override it. */
 export const BUSBAR: JointKind = {
   code: 'busbar',
-  revision: 1,
+  revision: 2,
   name: 'Busbar and lugs',
   words: {
     fastener: 'bar bolt',
@@ -66,8 +67,10 @@ export const BUSBAR: JointKind = {
     },
   ],
   steps: [
-    ...CONTROL_CABINET_1.steps.filter(({ id }) => id !== 'hand-tools-only'),
-    caution('hand-tools-only', 'Hand tools only', 'No power tool at full torque, nothing on the handle.'),
+    ...withProvedDead([
+      ...CONTROL_CABINET_1.steps.filter(({ id }) => id !== 'hand-tools-only'),
+      caution('hand-tools-only', 'Hand tools only', 'No power tool at full torque, nothing on the handle.'),
+    ]),
     inspected({
       id: 'faces-bright',
       stage: 'prepare',

@@ -1,10 +1,12 @@
 import type { JointKind } from '../joint-kind.ts';
+import { withProvedDead } from '../proved-dead.ts';
 import { CONTROL_CABINET_1 } from './control-cabinet-1.ts';
 
 /** Terminals of a control cabinet: nothing acts on its neighbour, so the eye's order wins. Common practice; local codes override it. */
 export const CONTROL_CABINET: JointKind = {
   ...CONTROL_CABINET_1,
-  revision: 2,
+  revision: 3,
+  steps: withProvedDead(CONTROL_CABINET_1.steps),
   passesSource: '',
   identify: [
     {

@@ -30,6 +30,9 @@ export const RULES_1: Rules = {
   target: specifiedTargetBy(JOINED_PARTS_1),
   setting: toolSetting,
   byFeelStaysOpen: false,
+  leadLeavesSteps: false,
+  waitsAreBegun: false,
+  remediesAreLed: false,
   shownFor: (torque) => torque,
   applied: (shown) => ({ torque: shown, knownErrorPercent: null }),
   standardUncertainty: (shown, tool, adapters, adapterFactor) =>

@@ -13,7 +13,7 @@ const KNOWN_ERROR = 'judgement-corrected';
 /** Rules 3: every number, unit and bounding word of a print is read or asked about; of two parts in one joint the tighter maximum holds; a known
  *  error is treated as the site chose; few readings, an angle held by eye and a needle read from aside widen the uncertainty; a pull less
  *  sure than the site asks is too close to call, and one by feel stays open until it is checked.
- *  Open: what the issues after this one sharpen is added here until it is frozen. */
+ *  Frozen: records were signed under it. */
 export const RULES_3: Rules = {
   ...RULES_2,
   number: 3,

@@ -1,5 +1,6 @@
 import Calculator from 'lucide-react/icons/calculator';
 import { memo } from 'react';
+import type { Person } from '#core/people/person.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { NumberPad } from '../../kit/NumberPad.tsx';
 import { usePad } from '../../kit/use-pad.ts';
@@ -8,7 +9,12 @@ import { isNumberNeeded, takesNumber, unitTyped } from './number-wanted.ts';
 import { smallActions } from './small-actions.ts';
 import type { Bench } from './use-bench.ts';
 
-type Props = { readonly bench: Bench; readonly view: JobView; readonly isReady: boolean };
+type Props = {
+  readonly bench: Bench;
+  readonly view: JobView;
+  readonly person: Person;
+  readonly isReady: boolean;
+};
 
 const LARGE =
   'act min-h-18 w-full justify-between rounded-lg px-5 text-xl leading-7 font-bold short:min-h-14 short:text-l';
@@ -19,7 +25,7 @@ const PAD_SIGN = <Calculator size={20} aria-hidden="true" />;
 
 /** The one large action, a pad for what is typed, and the small actions, each with its key. Nothing here moves as the work goes on: the large action keeps its place
  *  at the foot. */
-export const BenchActions = memo(({ bench, view, isReady }: Props) => {
+export const BenchActions = memo(({ bench, view, person, isReady }: Props) => {
   const { action, position, typed } = bench;
   const { isOpen, toggle } = usePad(isNumberNeeded(action));
   const recording = typed === '' ? null : typedWords(action, typed);
@@ -45,7 +51,7 @@ export const BenchActions = memo(({ bench, view, isReady }: Props) => {
         </button>
       )}
       <div className={`grid gap-2 ${takes ? 'grid-cols-6' : 'grid-cols-5'}`}>
-        {smallActions(bench, view).map(({ name, keyName, isOn, act }) => (
+        {smallActions(bench, view, person).map(({ name, keyName, isOn, act }) => (
           <button key={name} type="button" disabled={!isOn} className={SMALL} onClick={act}>
             {name}
             {keyName && <span className="key max-sm:hidden short:hidden">{keyName}</span>}

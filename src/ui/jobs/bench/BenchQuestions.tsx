@@ -1,13 +1,16 @@
+import type { Person } from '#core/people/person.ts';
 import { Dialog } from '../../kit/Dialog.tsx';
 import { WhyDialog } from '../../kit/WhyDialog.tsx';
 import type { OpenJob } from '../use-job.ts';
 import { BENCH_KEY_HELP } from './bench-key-help.ts';
 import { DidItTurn } from './DidItTurn.tsx';
+import { ElseDialog } from './ElseDialog.tsx';
 import { Legend } from './Legend.tsx';
 import { MakeSafe } from './MakeSafe.tsx';
 import { NotKept } from './NotKept.tsx';
 import { PulledMeanwhile } from './PulledMeanwhile.tsx';
 import { RefusedHere } from './RefusedHere.tsx';
+import { SecondClick } from './SecondClick.tsx';
 import type { Bench } from './use-bench.ts';
 
 const Keys = ({ onClose }: { readonly onClose: () => void }) => (
@@ -43,7 +46,7 @@ const VoidThis = ({ bench, onClose }: { readonly bench: Bench; readonly onClose:
   );
 };
 
-type Props = { readonly bench: Bench; readonly job: OpenJob; readonly person: string };
+type Props = { readonly bench: Bench; readonly job: OpenJob; readonly person: Person };
 
 /** What stands over the bench until it is answered. */
 export const BenchQuestions = ({ bench, job, person }: Props) => {
@@ -71,10 +74,45 @@ export const BenchQuestions = ({ bench, job, person }: Props) => {
       return (
         <MakeSafe
           view={view}
-          person={person}
+          person={person.name}
           onClose={close}
           onConfirm={(cautions) => {
             bench.happen({ kind: 'cautions-confirmed', body: { cautions } });
+            close();
+          }}
+        />
+      );
+    case 'else':
+      return <ElseDialog bench={bench} view={view} person={person} onClose={close} />;
+    case 'second-click':
+      return <SecondClick bench={bench} onClose={close} />;
+    case 'replace':
+      return (
+        <WhyDialog
+          title={`Replaced: ${bench.position}`}
+          explanation="What was done to the old one stays in the record. The new one is pulled from snug."
+          action="It is replaced"
+          usual={['used once only', 'past its limit', 'thread gone', 'head or drive gone']}
+          onClose={close}
+          onDone={(why) => {
+            const { position } = bench;
+            if (position !== null) bench.happen({ kind: 'fastener-replaced', body: { position, why } });
+            close();
+          }}
+        />
+      );
+    case 'inspected-not-good':
+      return (
+        <WhyDialog
+          title={`Not good: ${bench.position}`}
+          explanation="It has to be replaced before anything is pulled here again."
+          action="Record it as not good"
+          usual={['thread damaged', 'stretched', 'seat crushed', 'strands cut']}
+          onClose={close}
+          onDone={(note) => {
+            const { position } = bench;
+            if (position !== null)
+              bench.happen({ kind: 'fastener-inspected', body: { position, isGood: false, note } });
             close();
           }}
         />

@@ -3,6 +3,8 @@ import { comingFrom } from '#client/job/bench-state.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
+import { handedOver } from '#core/view/notes.ts';
+import { Later } from '../../kit/Later.tsx';
 import { JobDrawing } from '../drawing/JobDrawing.tsx';
 import { JobHeader } from '../JobHeader.tsx';
 import { useJob } from '../use-job.ts';
@@ -14,7 +16,7 @@ import { BenchStep } from './BenchStep.tsx';
 import { BenchTarget } from './BenchTarget.tsx';
 import { BenchVerdict } from './BenchVerdict.tsx';
 import { ComfortChoice } from './ComfortChoice.tsx';
-import { fetchLater, loadQuestions } from './later.ts';
+import { fetchLater, loadHandedOver, loadQuestions, loadRemedy } from './later.ts';
 import { NotThisTool } from './NotThisTool.tsx';
 import { useAfterFrame } from './use-after-frame.ts';
 import { useBench } from './use-bench.ts';
@@ -22,6 +24,8 @@ import { letGo, useBenchKeys } from './use-bench-keys.ts';
 import { useComfort } from './use-comfort.ts';
 
 const BenchQuestions = lazy(loadQuestions);
+const BenchRemedy = lazy(loadRemedy);
+const HandedOver = lazy(loadHandedOver);
 /** How many of those that follow are joined by the dotted line. */
 const DRAWN_AHEAD = 3;
 
@@ -47,10 +51,16 @@ export const BenchScreen = ({ events, person }: Props) => {
   const showLegend = useCallback(() => ask('legend'), [ask]);
   const showKeys = useCallback(() => ask('help'), [ask]);
   const { action } = bench;
+  const left = handedOver(view, person);
   const foot = <BenchFoot view={drawn.view} coming={coming} onChoose={bench.choose} />;
   return (
     <>
       <JobHeader job={job} tab="bench" />
+      {left && (
+        <Later>
+          <HandedOver key={left.eventId} note={left} />
+        </Later>
+      )}
       {/* biome-ignore lint/a11y/noStaticElementInteractions: it only lets go of the focus that a tap leaves behind */}
       {/* biome-ignore lint/a11y/useKeyWithClickEvents: the keys do not come by here */}
       <div className="flex min-h-0 flex-1 flex-col lg:flex-row" onClick={letGo}>
@@ -82,12 +92,17 @@ export const BenchScreen = ({ events, person }: Props) => {
               />
             )}
             {action.kind === 'another-tool' && <NotThisTool {...action} />}
-            <BenchStep bench={bench} view={view} />
+            {bench.fastener?.remedy && (
+              <Later>
+                <BenchRemedy fastener={bench.fastener} view={view} />
+              </Later>
+            )}
+            <BenchStep bench={bench} view={view} person={person} />
             <BenchReading bench={bench} view={view} />
           </div>
           <div className="grid gap-2 border-t border-rule bg-sheet px-4 py-2 max-sm:sticky max-sm:bottom-14 max-sm:z-10 lg:px-6">
             <BenchVerdict bench={bench} view={view} />
-            <BenchActions bench={bench} view={view} isReady={job.isReady} />
+            <BenchActions bench={bench} view={view} person={person} isReady={job.isReady} />
             <div className="short:hidden max-sm:hidden">
               <ComfortChoice comfort={comfort} onChange={comfortStore.change} onKeys={showKeys} />
             </div>
@@ -100,7 +115,7 @@ export const BenchScreen = ({ events, person }: Props) => {
       </div>
       {bench.question !== null && (
         <Suspense fallback={null}>
-          <BenchQuestions bench={bench} job={job} person={person.name} />
+          <BenchQuestions bench={bench} job={job} person={person} />
         </Suspense>
       )}
     </>

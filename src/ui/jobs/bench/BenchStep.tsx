@@ -5,17 +5,17 @@ import Ruler from 'lucide-react/icons/ruler';
 import SquareCheck from 'lucide-react/icons/square-check';
 import { lazy, memo } from 'react';
 import type { JointStep } from '#core/joint/joint-step.ts';
+import type { Person } from '#core/people/person.ts';
 import type { DueStep } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import { lastPulledAt, MINUTE_MS } from '#core/view/last-pulled.ts';
-import { limitsWords, STAGE_WORDS, stepResultWords, stepSourceWords, waitWords } from '#wire/words/joint.ts';
+import { limitsWords, STAGE_WORDS, stepResultWords, stepSourceWords } from '#wire/words/joint.ts';
 import { Later } from '../../kit/Later.tsx';
-import { timeHere } from '../../kit/time/here.ts';
 import { Instruments } from './Instruments.tsx';
-import { loadPhotograph } from './later.ts';
+import { loadPhotograph, loadWait } from './later.ts';
 import type { Bench } from './use-bench.ts';
 
-const StepPhotograph = lazy(loadPhotograph);
+const TakePicture = lazy(loadPhotograph);
+const WaitLeft = lazy(loadWait);
 
 const ICONS: Readonly<Record<JointStep['act']['kind'], typeof Eye>> = {
   confirm: SquareCheck,
@@ -38,19 +38,10 @@ const whereWords = ({ group, of, step, afterPass }: DueStep, view: JobView): str
     .join(' · ');
 };
 
-const WaitUntil = ({ due, view }: { readonly due: DueStep; readonly view: JobView }) => {
-  const since = lastPulledAt(view, due.group);
-  if (due.step.act.kind !== 'wait' || since === null) return null;
-  const until = new Date(Date.parse(since) + due.step.act.minutes * MINUTE_MS).toISOString();
-  return (
-    <p className="text-xl font-bold">
-      {waitWords(due.step.act.minutes)}, until {timeHere(until)}
-    </p>
-  );
-};
+type Props = { readonly bench: Bench; readonly view: JobView; readonly person: Person };
 
 /** The step that is due: what to do, what is wanted of it, and what it is measured with. */
-export const BenchStep = memo(({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
+export const BenchStep = memo(({ bench, view, person }: Props) => {
   const { action, typed } = bench;
   if (action.kind !== 'step') return null;
   const { due } = action;
@@ -67,7 +58,11 @@ export const BenchStep = memo(({ bench, view }: { readonly bench: Bench; readonl
         <Icon size={22} aria-hidden="true" /> {step.title}
       </h3>
       {step.detail && <p>{step.detail}</p>}
-      <WaitUntil due={due} view={view} />
+      {step.act.kind === 'wait' && (
+        <Later>
+          <WaitLeft due={due} onOver={bench.tellWaitOver} />
+        </Later>
+      )}
       {limits && (
         <p className="text-xl font-bold">
           {typed !== '' && `${typed} ${limits.unit} · `}
@@ -82,7 +77,12 @@ export const BenchStep = memo(({ bench, view }: { readonly bench: Bench; readonl
       {limits && <Instruments bench={bench} view={view} />}
       {step.act.kind === 'photograph' && (
         <Later>
-          <StepPhotograph bench={bench} job={view.job} />
+          <TakePicture
+            job={view.job}
+            person={person}
+            words="Take the photograph"
+            onTaken={(picture) => bench.doStep({ kind: 'photographed', ...picture })}
+          />
         </Later>
       )}
     </section>

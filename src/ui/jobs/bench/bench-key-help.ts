@@ -6,6 +6,7 @@ export const BENCH_KEY_HELP: readonly (readonly [string, string])[] = [
   ['O', 'Over-shot: it went past the click'],
   ['N or M', 'In a round at full torque, when asked: nothing turned, or it turned'],
   ['Y or Esc', 'When asked about a likely mix-up: the reading stands, or type it again'],
+  ['E', 'What else: something went wrong, a note, a photograph, hand over'],
   ['B', 'By feel, no torque tool; stays open'],
   ['W', 'Witness mark drawn on the last one'],
   ['R', 'Go back to the last one and pull it again'],

@@ -8,13 +8,14 @@ export type BenchKey =
   | { readonly kind: 'escape' }
   | { readonly kind: 'backspace' }
   | { readonly kind: 'move'; readonly by: 1 | -1 }
-  | { readonly kind: 'by-feel' | 'over-shot' | 'witness' | 're-pull' | 'help' | 'legend' };
+  | { readonly kind: 'by-feel' | 'over-shot' | 'witness' | 're-pull' | 'help' | 'legend' | 'else' };
 
 const LETTERS: Readonly<Record<string, BenchKey>> = {
   b: { kind: 'by-feel' },
   o: { kind: 'over-shot' },
   w: { kind: 'witness' },
   r: { kind: 're-pull' },
+  e: { kind: 'else' },
   l: { kind: 'legend' },
   '?': { kind: 'help' },
   ' ': { kind: 'main' },

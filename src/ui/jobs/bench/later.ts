@@ -6,14 +6,23 @@ export const loadQuestions = () =>
 export const loadWhy = () => import('../Why.tsx').then(({ Why: why }) => ({ default: why }));
 
 export const loadPhotograph = () =>
-  import('./StepPhotograph.tsx').then(({ StepPhotograph: photograph }) => ({ default: photograph }));
+  import('./TakePicture.tsx').then(({ TakePicture: take }) => ({ default: take }));
+
+export const loadRemedy = () =>
+  import('./BenchRemedy.tsx').then(({ BenchRemedy: remedy }) => ({ default: remedy }));
+
+export const loadWait = () => import('./WaitLeft.tsx').then(({ WaitLeft: wait }) => ({ default: wait }));
+
+export const loadHandedOver = () =>
+  import('./HandedOver.tsx').then(({ HandedOver: handed }) => ({ default: handed }));
 
 const AFTER_START_MS = 1_500;
 
 /** Fetches all of it a moment after the start, unless the returned function is called before. */
 export const fetchLater = (): (() => void) => {
   const timer = setTimeout(() => {
-    for (const load of [loadQuestions, loadWhy, loadPhotograph]) load().catch(() => {});
+    for (const load of [loadQuestions, loadWhy, loadPhotograph, loadRemedy, loadWait, loadHandedOver])
+      load().catch(() => {});
   }, AFTER_START_MS);
   return () => clearTimeout(timer);
 };

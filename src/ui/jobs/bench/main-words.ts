@@ -3,14 +3,14 @@ import { isIndicating } from '#core/tool/tool.ts';
 import type { DueStep } from '#core/view/due-steps.ts';
 import type { NextAction } from '#core/view/next-action.ts';
 
-const stepWords = ({ step, limits }: DueStep): string => {
+const stepWords = ({ step, limits, since }: DueStep): string => {
   switch (step.act.kind) {
     case 'confirm':
       return `Done: ${step.title.toLowerCase()}`;
     case 'inspect':
       return `Good: ${step.title.toLowerCase()}`;
     case 'wait':
-      return 'Waited: go on';
+      return since === null ? 'Begin to wait' : 'Waited: go on';
     case 'measure':
       return `Type what you measured, ${limits?.unit ?? ''}`;
     case 'photograph':
@@ -29,6 +29,10 @@ export const mainWords = (action: NextAction, position: string | null): string =
       return stepWords(action.due);
     case 'loosen':
       return `${position} is loosened, thread inspected`;
+    case 'inspect':
+      return `Good: thread, head and seat of ${position}`;
+    case 'replace':
+      return `${position} is replaced by a new one`;
     case 'measure-run-on':
       return `Type the run-on torque of ${position}`;
     case 'finger-tighten':

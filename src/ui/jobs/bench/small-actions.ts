@@ -1,3 +1,6 @@
+import { may } from '#core/people/may.ts';
+import type { Person } from '#core/people/person.ts';
+import { rulesOf } from '#core/rules/rules-by-number.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import type { Bench } from './use-bench.ts';
 
@@ -9,8 +12,11 @@ export type SmallAction = {
   readonly act: () => void;
 };
 
-const atStep = (bench: Bench): readonly SmallAction[] => {
+const atStep = (bench: Bench, view: JobView, person: Person): readonly SmallAction[] => {
+  if (bench.action.kind === 'inspect')
+    return [{ name: 'Not good', keyName: '', isOn: true, act: () => bench.ask('inspected-not-good') }];
   if (bench.action.kind !== 'step') return [];
+  const mayLeave = !(rulesOf(view.rules)?.leadLeavesSteps ?? false) || may(person, 'leave-step');
   const { step } = bench.action.due;
   const isInspection = step.act.kind === 'inspect';
   return [
@@ -18,32 +24,25 @@ const atStep = (bench: Bench): readonly SmallAction[] => {
       ? [{ name: 'Not good', keyName: '', isOn: true, act: () => bench.ask('step-not-good') }]
       : []),
     step.isBlocking
-      ? { name: 'Leave it', keyName: '', isOn: true, act: () => bench.ask('leave-step') }
+      ? { name: 'Leave it', keyName: '', isOn: mayLeave, act: () => bench.ask('leave-step') }
       : { name: 'Pass over', keyName: '', isOn: true, act: () => bench.doStep({ kind: 'left', why: '' }) },
   ];
 };
 
 /** The small actions of the bench as it stands. */
-export const smallActions = (bench: Bench, view: JobView): readonly SmallAction[] => {
+export const smallActions = (bench: Bench, view: JobView, person: Person): readonly SmallAction[] => {
   const { action, fastener, lastPull, ownPull } = bench;
   const isSigned = view.signatures.length > 0;
   const last = lastPull?.fastener;
-  const mayFeel =
-    view.cautions !== null &&
-    fastener !== undefined &&
-    !fastener.isPastLimit &&
-    !isSigned &&
-    action.kind !== 'step' &&
-    action.kind !== 'finger-tighten';
   return [
-    ...atStep(bench),
+    ...atStep(bench, view, person),
+    { name: 'Else …', keyName: 'E', isOn: true, act: () => bench.ask('else') },
     {
       name: 'Over-shot',
       keyName: 'O',
       isOn: action.kind === 'pull',
       act: () => bench.pull('over-shot', null),
     },
-    { name: 'By feel', keyName: 'B', isOn: mayFeel, act: () => bench.pull('by-feel', null) },
     {
       name: 'Void this',
       keyName: '⌫',

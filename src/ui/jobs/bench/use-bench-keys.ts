@@ -17,6 +17,7 @@ const answerKey = (bench: Bench, key: BenchKey, pressedAtMs: number): void => {
     're-pull': () => last && bench.choose(last),
     help: () => bench.ask('help'),
     legend: () => bench.ask('legend'),
+    else: () => bench.ask('else'),
   };
   actions[key.kind]();
 };

@@ -18,6 +18,11 @@ export const useBench = (job: OpenJob, comfort: ComfortStore, person: Person): B
       { ...job.store, person },
       {
         verdict: (isGood) => comfort.snapshot().tone && playVerdictTone(isGood),
+        waitOver: () => {
+          const { tone, speech } = comfort.snapshot();
+          if (tone) playVerdictTone(true);
+          if (speech) say('The time is up.');
+        },
         go: (path) => window.location.assign(path),
         nowMs: () => performance.now(),
         isFewest: () => comfort.snapshot().fewest,

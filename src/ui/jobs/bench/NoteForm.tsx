@@ -1,0 +1,67 @@
+import { useState } from 'react';
+import { z } from 'zod';
+import type { TakenPicture } from '#client/pictures/take-picture.ts';
+import type { Person } from '#core/people/person.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { Dialog } from '../../kit/Dialog.tsx';
+import { Form } from '../../kit/form/Form.tsx';
+import { SubmitButton } from '../../kit/form/SubmitButton.tsx';
+import { TextField } from '../../kit/form/TextField.tsx';
+import { useKitForm } from '../../kit/form/use-kit-form.ts';
+import { TakePicture } from './TakePicture.tsx';
+import type { Bench } from './use-bench.ts';
+
+type Props = {
+  readonly bench: Bench;
+  readonly view: JobView;
+  readonly person: Person;
+  readonly isHandOver: boolean;
+  readonly onClose: () => void;
+};
+
+const LONGEST = 500;
+const schema = z.object({ text: z.string().trim().max(LONGEST) });
+
+/** Words, a photograph or both, for the record: of the fastener in front, or for the person who takes the job over. */
+export const NoteForm = ({ bench, view, person, isHandOver, onClose }: Props) => {
+  const [picture, setPicture] = useState<TakenPicture | null>(null);
+  const form = useKitForm(schema, { defaults: { text: '' }, draft: `jentik-note-${view.job}` });
+  const about = isHandOver ? null : bench.position;
+  return (
+    <Dialog
+      title={isHandOver ? 'Hand the job over' : about === null ? 'Note of the job' : `Note of ${about}`}
+      onClose={onClose}
+    >
+      <Form
+        form={form}
+        className="grid gap-3"
+        onSend={({ text }) => {
+          if (!bench.happen({ kind: 'note-made', body: { position: about, text, isHandOver, picture } }))
+            return null;
+          onClose();
+          if (isHandOver) window.location.assign(`/sign-in?to=/jobs/${view.job}/bench`);
+          return null;
+        }}
+      >
+        {isHandOver && (
+          <p>
+            What was done is in the record, with your name. Say what the next person has to know; it stands at
+            the head of the bench until they have seen it.
+          </p>
+        )}
+        <TextField name="text" label={isHandOver ? 'What they must know' : 'Note'} maxLength={LONGEST} />
+        <div>
+          <TakePicture
+            job={view.job}
+            person={person}
+            words={picture ? 'Photograph kept; take another' : 'Add a photograph'}
+            onTaken={setPicture}
+          />
+        </div>
+        <SubmitButton>
+          {isHandOver ? 'Hand over, and let them sign in' : 'Put it into the record'}
+        </SubmitButton>
+      </Form>
+    </Dialog>
+  );
+};
