@@ -1,5 +1,7 @@
 // The bench, and what stands on every page.
 const ROOTS = /\/src\/ui\/(?:jobs\/bench\/BenchScreen|shared\/OutboxSender|shared\/SearchEverything)\.tsx$/;
+// Of a library that is read whole the bench uses one file: the rest goes with whoever uses it.
+const NOT_HEART = /\/node_modules\/(?:internmap|d3-array\/src\/(?!ticks\.js))/;
 const BENCH_OWN = /\/src\/ui\/jobs\/bench\//;
 // With what the bundler puts around modules of the older kind: the heart stands on it, and it on nothing of the heart.
 const REACT = /\/node_modules\/(?:react|react-dom|scheduler|@astrojs\/react)\/|commonjsHelpers/;
@@ -26,6 +28,6 @@ export const heartChunk = () => {
       getModuleInfo,
     );
     if (REACT.test(id)) return 'react';
-    return heart.has(id) && !BENCH_OWN.test(id) ? 'heart' : null;
+    return heart.has(id) && !BENCH_OWN.test(id) && !NOT_HEART.test(id) ? 'heart' : null;
   };
 };

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { DeepReadonly, Operation } from '#wire/operation.ts';
 import { type ProblemDetails, problemDetailsSchema } from '#wire/problems/details-shape.ts';
-import { type WorkProblem, workDetails } from '#wire/problems/en-work.ts';
+import { type SiteProblem, siteDetails } from '#wire/problems/site-details.ts';
 import { noteSiteTime } from './device/clock.ts';
 import { noteSiteLife } from './device/site-life.ts';
 
@@ -12,9 +12,9 @@ export type Answer<T> =
 
 const TIMEOUT_MS = 20_000;
 
-const failed = (problem: WorkProblem): { readonly ok: false; readonly problem: ProblemDetails } => ({
+const failed = (problem: SiteProblem): { readonly ok: false; readonly problem: ProblemDetails } => ({
   ok: false,
-  problem: workDetails(problem),
+  problem: siteDetails(problem),
 });
 
 const addressOf = (template: string, params: Readonly<Record<string, string>>): string => {

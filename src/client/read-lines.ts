@@ -1,5 +1,5 @@
 import { type ProblemDetails, problemDetailsSchema } from '#wire/problems/details-shape.ts';
-import { workDetails } from '#wire/problems/en-work.ts';
+import { siteDetails } from '#wire/problems/site-details.ts';
 
 /** Reads lines of JSON from an address as they come. Answers the problem that stopped it, or null at its end. */
 export const readLines = async (
@@ -12,7 +12,7 @@ export const readLines = async (
     const response = await fetch(address, { signal, method });
     if (!response.ok || !response.body) {
       const problem = problemDetailsSchema.safeParse(await response.json());
-      return problem.success ? problem.data : workDetails({ code: 'no-connection' });
+      return problem.success ? problem.data : siteDetails({ code: 'no-connection' });
     }
     const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
     let rest = '';
@@ -25,6 +25,6 @@ export const readLines = async (
     }
   } catch {
     // Leaving the page stops the reading; that is no problem to show.
-    return signal.aborted ? null : workDetails({ code: 'no-connection' });
+    return signal.aborted ? null : siteDetails({ code: 'no-connection' });
   }
 };

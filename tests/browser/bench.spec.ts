@@ -39,6 +39,9 @@ test('past the click: loosened, inspected, pulled again', async ({ page }) => {
   await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'high');
   await expect(page.getByTestId('main-action')).toContainText('P1 is loosened');
   await page.keyboard.press('Space');
+  await expect(page.getByTestId('remedy')).toContainText('looked at');
+  await expect(page.getByTestId('main-action')).toContainText('Good: thread, head and seat of P1');
+  await page.keyboard.press('Space');
   await expect(page.getByTestId('main-action')).toContainText('It clicked');
   await page.keyboard.press('Space');
   await expect(page.getByTestId('verdict')).toContainText('P1: in');

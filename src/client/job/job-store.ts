@@ -10,7 +10,7 @@ import { accepted, type Result } from '#core/result.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { JOB_OPERATIONS } from '#wire/api-jobs.ts';
 import type { ProblemDetails } from '#wire/problems/details-shape.ts';
-import { workDetails } from '#wire/problems/en-work.ts';
+import { siteDetails } from '#wire/problems/site-details.ts';
 import { call } from '../api.ts';
 import { markSeen, wasSeen } from '../device/seen.ts';
 import { deviceNow, happeningNow } from '../happen.ts';
@@ -117,7 +117,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
   const storageProblemNow = (isRead: boolean, inMemory: number): ProblemDetails | null => {
     const said = store.snapshot().storageProblem;
     if (said?.problem.code === 'device-storage-failed') return said;
-    if (!isRead) return workDetails({ code: 'device-keeps-nothing' });
+    if (!isRead) return siteDetails({ code: 'device-keeps-nothing' });
     return inMemory > 0 ? said : null;
   };
 
@@ -219,7 +219,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     const isSafe = isOnDisk || job.waiting.every(({ id }) => id !== event.id);
     // Where nothing is kept at all, that was said from the start.
     const isSaid = store.snapshot().storageProblem?.problem.code === 'device-keeps-nothing';
-    if (!isSafe && !isSaid) set({ storageProblem: workDetails({ code: 'device-storage-failed' }) });
+    if (!isSafe && !isSaid) set({ storageProblem: siteDetails({ code: 'device-storage-failed' }) });
     // Also what this page alone holds is sent at once.
     sendSignal({ kind: 'kept' });
     return isSafe;

@@ -3,7 +3,7 @@ import type { UnplacedEvent } from '#core/event/event.ts';
 import { sentEventSchema } from '#core/event/event-forms.ts';
 import { liftedUnplaced } from '#core/event/lifted.ts';
 import { type ProblemDetails, problemDetailsSchema } from '#wire/problems/details-shape.ts';
-import { workDetails } from '#wire/problems/en-work.ts';
+import { siteDetails } from '#wire/problems/site-details.ts';
 
 /** Version of the entries' form; an entry of another version is shown as unreadable, never guessed. */
 export const ENTRY_VERSION = 1;
@@ -50,7 +50,7 @@ export const readEntry = (raw: StoredEntry): OutboxEntry | UnreadableEntry => {
     const { seq, order = seq, event } = entry.data;
     return { ...entry.data, order, event: liftedUnplaced(event) };
   }
-  return { seq: raw.seq as number, raw, problem: workDetails({ code: 'outbox-unreadable' }) };
+  return { seq: raw.seq as number, raw, problem: siteDetails({ code: 'outbox-unreadable' }) };
 };
 
 /** Whether only this page holds an entry: closing it loses what was not sent. */

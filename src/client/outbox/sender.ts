@@ -1,7 +1,7 @@
 import type { Person } from '#core/people/person.ts';
 import { EVENTS_MAX, JOB_OPERATIONS } from '#wire/api-jobs.ts';
 import type { ProblemDetails } from '#wire/problems/details-shape.ts';
-import { knownAtWork, workDetails } from '#wire/problems/en-work.ts';
+import { siteDetails } from '#wire/problems/site-details.ts';
 import { call } from '../api.ts';
 import { deviceId } from '../device/id.ts';
 import { deviceNow } from '../happen.ts';
@@ -25,6 +25,16 @@ const setAside = async (entry: OutboxEntry, problem: ProblemDetails): Promise<'p
   await quarantineEntry(entry, problem);
   sendSignal({ kind: 'refused', job: entry.event.job, eventId: entry.event.id });
   return 'progress';
+};
+
+/** A refusal in words. They are many, and come when one is needed; where they don't, it is set aside with its code. */
+const refusalDetails = async (problem: { readonly code: string }): Promise<ProblemDetails> => {
+  try {
+    const { knownAtWork, workDetails } = await import('#wire/problems/en-work.ts');
+    return workDetails(knownAtWork(problem));
+  } catch {
+    return siteDetails({ code: 'fault', reference: problem.code.slice(0, 40) });
+  }
 };
 
 const send = async (batch: readonly OutboxEntry[]): Promise<Sent> => {
@@ -55,7 +65,7 @@ const send = async (batch: readonly OutboxEntry[]): Promise<Sent> => {
   // Somebody else has signed in meanwhile, in another tab: it waits for its person, and nothing is wrong with it.
   if (refused?.problem.code === 'not-your-event') return 'not-signed-in';
   const refusedEntry = batch.find(({ event }) => event.id === refused?.eventId);
-  if (refused && refusedEntry) return setAside(refusedEntry, workDetails(knownAtWork(refused.problem)));
+  if (refused && refusedEntry) return setAside(refusedEntry, await refusalDetails(refused.problem));
   return taken.length > 0 ? 'progress' : 'answer-unclear';
 };
 

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import type { SendingStuck } from '#client/outbox/signals.ts';
 import { jobProgress } from '#core/view/open-items.ts';
-import { workDetails } from '#wire/problems/en-work.ts';
+import { siteDetails } from '#wire/problems/site-details.ts';
 import { happeningWords } from '#wire/words/happening.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { ClockWarning } from './ClockWarning.tsx';
@@ -87,7 +87,7 @@ export const JobHeader = memo(({ job, tab }: { readonly job: OpenJob; readonly t
       {(job.refusedEntries.length > 0 || job.storageProblem || job.unreadable > 0) && (
         <div className="grid gap-2 border-b border-rule p-3">
           <ProblemNotice problem={job.storageProblem} />
-          {job.unreadable > 0 && <ProblemNotice problem={workDetails({ code: 'outbox-unreadable' })} />}
+          {job.unreadable > 0 && <ProblemNotice problem={siteDetails({ code: 'outbox-unreadable' })} />}
           <RefusedLine entries={job.refusedEntries} />
         </div>
       )}

@@ -11,6 +11,9 @@ type Props = {
   readonly life: string | null;
 };
 
+/** Photographs are seldom, and large: what sends them comes behind. */
+const PICTURES_AFTER_MS = 2_000;
+
 /** Sends what waits on this device while a page is open, whichever page it is. Shows nothing, unless the site is newer than the page, or was
  *  restored and this device holds what it lost. */
 export const OutboxSender = ({ person, life }: Props) => {
@@ -19,12 +22,14 @@ export const OutboxSender = ({ person, life }: Props) => {
   useEffect(() => {
     let stop = (): void => {};
     let isOver = false;
-    // Photographs are seldom: what sends them comes behind.
-    void import('#client/pictures/send-pictures.ts').then(({ startSendingPictures }) => {
-      if (!isOver) stop = startSendingPictures(person);
-    });
+    const timer = setTimeout(() => {
+      void import('#client/pictures/send-pictures.ts').then(({ startSendingPictures }) => {
+        if (!isOver) stop = startSendingPictures(person);
+      });
+    }, PICTURES_AFTER_MS);
     return () => {
       isOver = true;
+      clearTimeout(timer);
       stop();
     };
   }, [person]);

@@ -1,8 +1,13 @@
-import { memo } from 'react';
+import { lazy, memo } from 'react';
 import type { Scale } from '#core/tool/scale.ts';
-import { ArcScale } from './ArcScale.tsx';
+import { Later } from '../kit/Later.tsx';
 import { BarrelScale } from './BarrelScale.tsx';
-import { PlateScale } from './PlateScale.tsx';
+
+// Most tools have a barrel; the others come when one is shown.
+const ArcScale = lazy(() => import('./ArcScale.tsx').then(({ ArcScale: arc }) => ({ default: arc })));
+const PlateScale = lazy(() =>
+  import('./PlateScale.tsx').then(({ PlateScale: plate }) => ({ default: plate })),
+);
 
 type Props = { readonly scale: Scale; readonly setting: number; readonly direction: 'up' | 'down' | 'none' };
 
@@ -13,8 +18,16 @@ export const ScalePicture = memo(({ scale, setting, direction }: Props) => {
       return <BarrelScale scale={scale} setting={setting} direction={direction} />;
     case 'beam':
     case 'dial':
-      return <ArcScale scale={scale} setting={setting} form={scale.form} />;
+      return (
+        <Later>
+          <ArcScale scale={scale} setting={setting} form={scale.form} />
+        </Later>
+      );
     default:
-      return <PlateScale scale={scale} setting={setting} form={scale.form} />;
+      return (
+        <Later>
+          <PlateScale scale={scale} setting={setting} form={scale.form} />
+        </Later>
+      );
   }
 });

@@ -1,10 +1,13 @@
-import { memo } from 'react';
+import { lazy, memo } from 'react';
 import type { JobView } from '#core/view/job-view.ts';
-import { workWords } from '#wire/problems/en-work.ts';
 import { STATUS_WORDS, verdictWords } from '#wire/words/verdict.ts';
+import { Later } from '../../kit/Later.tsx';
 import { StatusIcon } from '../../shared/StatusIcon.tsx';
 import { requirementView } from '../requirement-view.ts';
+import { loadRefusal } from './later.ts';
 import type { Bench } from './use-bench.ts';
+
+const RefusalWords = lazy(loadRefusal);
 
 const TONES = {
   in: 'text-in',
@@ -20,17 +23,11 @@ const TONES = {
 export const BenchVerdict = memo(({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
   const { refusal, lastPull } = bench;
   if (refusal) {
-    const { title, cause, fix } = workWords(refusal);
     return (
       <div role="alert" className="grid gap-2 rounded-md border-2 border-unsure p-3">
-        <div>
-          <strong>
-            {title}
-            {refusal.code === 'mix-up-question' ? '?' : '.'}
-          </strong>{' '}
-          {cause}
-          {refusal.code === 'mix-up-question' ? ' Nothing is recorded yet.' : ` ${fix}`}
-        </div>
+        <Later>
+          <RefusalWords refusal={refusal} />
+        </Later>
         {refusal.code === 'mix-up-question' && (
           <div className="flex flex-wrap gap-2">
             <button type="button" className="act" onClick={bench.clear}>

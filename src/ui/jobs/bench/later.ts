@@ -8,6 +8,9 @@ export const loadWhy = () => import('../Why.tsx').then(({ Why: why }) => ({ defa
 export const loadPhotograph = () =>
   import('./TakePicture.tsx').then(({ TakePicture: take }) => ({ default: take }));
 
+export const loadRefusal = () =>
+  import('./RefusalWords.tsx').then(({ RefusalWords: words }) => ({ default: words }));
+
 export const loadRemedy = () =>
   import('./BenchRemedy.tsx').then(({ BenchRemedy: remedy }) => ({ default: remedy }));
 
@@ -21,7 +24,15 @@ const AFTER_START_MS = 1_500;
 /** Fetches all of it a moment after the start, unless the returned function is called before. */
 export const fetchLater = (): (() => void) => {
   const timer = setTimeout(() => {
-    for (const load of [loadQuestions, loadWhy, loadPhotograph, loadRemedy, loadWait, loadHandedOver])
+    for (const load of [
+      loadRefusal,
+      loadQuestions,
+      loadWhy,
+      loadPhotograph,
+      loadRemedy,
+      loadWait,
+      loadHandedOver,
+    ])
       load().catch(() => {});
   }, AFTER_START_MS);
   return () => clearTimeout(timer);
