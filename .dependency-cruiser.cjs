@@ -25,6 +25,7 @@ const CORE_IN_ORDER = [
   'order',
   'joint',
   'remedy',
+  'trace',
   'layout',
   'drawing',
   'simulate',
