@@ -86,6 +86,24 @@ test('a cabinet from its list to a verified record, by keyboard alone', async ({
     await expect(page.getByRole('dialog')).toHaveCount(0);
   });
 
+  await test.step('prove it dead', async () => {
+    await tabTo('Measured with');
+    await page.keyboard.type('VT-02');
+    await press('Enter');
+    const measure = async (title: string, volts: string): Promise<void> => {
+      await expect(page.getByTestId('step')).toContainText(title);
+      await page.keyboard.type(volts);
+      await press('Enter');
+    };
+    await measure('Tester proved', '231');
+    await measure('Tested dead', '0');
+    await measure('Tester proved again', '230');
+    await expect(page.getByTestId('step')).toContainText('Stored energy drains');
+    await tabTo('Pass over');
+    await press('Enter');
+    await measure('Stored energy gone', '3');
+  });
+
   await test.step('set and pull every terminal', async () => {
     for (let pulls = 0, guard = 0; pulls < 24 && guard < 80; guard += 1) {
       const action = page.getByTestId('main-action');

@@ -10,6 +10,7 @@ import {
   HEADER,
   plainList,
   plannedJob,
+  provedDead,
   readyBench,
   setBench,
   signedIn,
@@ -39,15 +40,16 @@ const bounce = (page: Page): Promise<void> =>
 
 test('Space does what the control that has the focus says', async ({ page }) => {
   const job = await setBench(page, 'Focus');
-  await page.getByRole('button', { name: /^By feel/ }).focus();
+  await page.getByRole('button', { name: /^Over-shot/ }).focus();
   await page.keyboard.press('Space');
-  await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'by-feel');
+  await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'high');
   expect(await pulls(page, job)).toBe(1);
 });
 
 test('a tap leaves no focus behind: the next pulse of a pedal is the bench’s', async ({ page }) => {
   await setBench(page, 'Pedal');
-  await page.getByRole('button', { name: /^By feel/ }).click();
+  await page.getByRole('button', { name: /^Else/ }).click();
+  await page.getByRole('button', { name: 'No torque tool: by feel' }).click();
   await expect(page.getByTestId('current-position')).toHaveText('P2');
   await page.keyboard.press('Space');
   await expect(page.locator('[data-position=P2]')).toHaveAttribute('data-status', 'in');
@@ -122,6 +124,7 @@ test('what was assumed is asked before the first pull and said on Plan, Bench, S
   );
   await page.goto(`/jobs/${job}/bench`);
   await expect(page.getByTestId('main-action')).toBeEnabled();
+  await provedDead(page);
   await page.keyboard.press('Space');
   await expect(page.getByTestId('main-action')).toContainText('It clicked');
   await page.keyboard.press('Space');
@@ -379,6 +382,20 @@ test.describe('by touch alone, on a phone', () => {
     await expect(dialog.getByRole('checkbox').first()).toBeVisible();
     for (const box of await dialog.getByRole('checkbox').all()) await box.tap();
     await dialog.getByRole('button', { name: /All done/ }).tap();
+    await page.getByTestId('instrument').fill('VT-02');
+    await page.getByTestId('instrument').blur();
+    for (const [title, digits] of [
+      ['Tester proved', ['2', '3', '0']],
+      ['Tested dead', ['0']],
+      ['Tester proved again', ['2', '3', '0']],
+      ['Stored energy gone', ['3']],
+    ] as const) {
+      if (title === 'Stored energy gone') await page.getByRole('button', { name: 'Pass over' }).tap();
+      await expect(page.getByTestId('step')).toContainText(title);
+      const volts = page.getByTestId('number-pad');
+      for (const key of digits) await volts.getByRole('button', { name: key, exact: true }).tap();
+      await page.getByRole('button', { name: /^Record \d+ V/ }).tap();
+    }
     for (const position of ['P1', 'P2']) {
       await expect(page.getByTestId('current-position')).toHaveText(position);
       await betweenPulses(page);

@@ -162,7 +162,7 @@ const RING = ['position,label,requirement', ...[1, 2, 3, 4].map((at) => `S-${at}
 test('a ring on a soft seat: three passes crosswise, then the wait holds it, and says until when', async ({
   page,
 }) => {
-  await signedIn(page, 'Bram');
+  await signedIn(page, 'Ayu');
   await importList(page, 'ring.csv', RING, 'Small ring');
   // Nothing in it speaks of a kind: it is asked for.
   await expect(page.getByRole('button', { name: 'Choose the kind of joint' })).toBeDisabled();
@@ -197,7 +197,7 @@ test('a ring on a soft seat: three passes crosswise, then the wait holds it, and
   await expect(step(page)).toContainText('4 h, until');
   await press(page, 'Space');
   await expect(page.getByRole('alert')).toContainText('another 4 h');
-  // Who knows that it has settled, as on the next day with another clock, says why it need not be waited for.
+  // A lead who knows that it has settled, as on the next day with another clock, says why it need not be waited for.
   await page.getByRole('button', { name: 'Leave it' }).click();
   const dialog = page.getByRole('dialog', { name: /Leave/ });
   await dialog.getByRole('textbox').fill('dry seat, trial only');

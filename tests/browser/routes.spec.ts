@@ -16,6 +16,7 @@ const PAGES = [
   '/jobs/new/one',
   '/jobs/new/templates',
   '/jobs/new/templates/[template]',
+  '/offline',
   '/parts/[part]',
   '/settings',
   '/settings/joints',

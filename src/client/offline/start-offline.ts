@@ -45,7 +45,11 @@ export const startOffline = (): void => {
     // Another tab began with the newer one.
     else if (hadWorker) store.change(true);
   });
-  serviceWorker.register(WORKER_FILE).then(watch, () => {});
+  // A browser that is told to have no worker answers with none.
+  serviceWorker.register(WORKER_FILE).then(
+    (registration: ServiceWorkerRegistration | undefined) => registration && watch(registration),
+    () => {},
+  );
   // What is kept here is the record until it is sent: the browser is asked not to throw it away when space is short.
   void storage?.persist?.().catch(() => {});
 };

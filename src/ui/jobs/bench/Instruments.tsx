@@ -19,6 +19,8 @@ export const Instruments = ({ bench, view }: { readonly bench: Bench; readonly v
         maxLength={60}
         placeholder="what is marked on it"
         data-testid="instrument"
+        // Then the digits are the bench's again.
+        onKeyDown={({ key, currentTarget }) => key === 'Enter' && currentTarget.blur()}
         onChange={(event) => bench.holdInstrument(event.target.value)}
       />
     </label>
