@@ -7,7 +7,7 @@ import { inKeyOrder } from '#core/event/event-forms.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import { type FastenerLine, fastenerLines, readFastenerLines } from '#core/job/fastener-list.ts';
-import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
+import { CONTROL_CABINET_1 } from '#core/joint/kinds/control-cabinet-1.ts';
 import { EMPTY_HEAD, firstBreak, placedEvent } from '#core/ledger/hash-chain.ts';
 import { readingOrder } from '#core/order/reading-order.ts';
 import type { Person } from '#core/people/person.ts';
@@ -25,7 +25,7 @@ const TERMINALS = 400;
 const list = terminalList(TERMINALS);
 
 const readLines = (lines: readonly FastenerLine[]) =>
-  readFastenerLines(lines, { kindOf: () => CONTROL_CABINET, siteUnit: 'N.m', schools: DEFAULT_SCHOOLS });
+  readFastenerLines(lines, { kindOf: () => CONTROL_CABINET_1, siteUnit: 'N.m', schools: DEFAULT_SCHOOLS });
 
 const person: Person = { id: uuidv7(), name: 'Bench', role: 'technician' };
 const tool: Tool = {
@@ -87,7 +87,7 @@ const workedJob = (
     title: 'Bench',
     rules: NEWEST_RULES.number,
     asset: null,
-    groups: [{ id: 'A', title: 'Bench', kind: CONTROL_CABINET, seenFrom: 'here', parts: [] }],
+    groups: [{ id: 'A', title: 'Bench', kind: CONTROL_CABINET_1, seenFrom: 'here', parts: [] }],
     source: { title: 'x', revision: '', place: '' },
     siteUnit: 'N.m',
     schools: DEFAULT_SCHOOLS,
@@ -100,7 +100,7 @@ const workedJob = (
   });
   let now = happen({
     kind: 'cautions-confirmed',
-    body: { cautions: CONTROL_CABINET.steps.map(({ id }) => id) },
+    body: { cautions: CONTROL_CABINET_1.steps.map(({ id }) => id) },
   });
   const wanted = valueOrThrow(wantedSetting(now, fastenerAt(now, 'P1') as FastenerView));
   now = happen({

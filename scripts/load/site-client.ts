@@ -9,7 +9,7 @@ import { fastenerLines } from '#core/job/fastener-list.ts';
 import type { Person } from '#core/people/person.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { type FastenerView, fastenerAt } from '#core/view/bench.ts';
-import { cautionsOf } from '#core/view/due-steps.ts';
+import { cautionsOf, openMakeSafe } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { wantedSetting } from '#core/view/wanted-setting.ts';
 
@@ -120,7 +120,24 @@ export const deviceOn = (events: readonly LedgerEvent[], person: Person): Device
   };
 };
 
-/** Takes a tool, confirms the cautions and sets the tool for the first fastener. */
+/** Measures all that makes a job safe, as it should be; waits are passed over. */
+export const madeSafe = (device: Device): readonly UnplacedEvent[] => {
+  const events: UnplacedEvent[] = [];
+  for (let [due] = openMakeSafe(device.view()); due; [due] = openMakeSafe(device.view())) {
+    const { step, limits } = due;
+    const value = limits?.low ?? 0;
+    const measure = { text: String(value), value, unit: limits?.unit ?? '' };
+    const result = limits
+      ? ({ kind: 'measured', measure, instrument: 'VT-02' } as const)
+      : ({ kind: 'left', why: '' } as const);
+    const said = { group: null, step: step.id, of: null, afterPass: null, result };
+    const body = { ...said, limits, waitedMinutes: null, isGood: limits !== null };
+    events.push(device.happen({ kind: 'step-done', body }));
+  }
+  return events;
+};
+
+/** Takes a tool, confirms the cautions, makes safe and sets the tool for the first fastener. */
 export const readyEventsOf = (device: Device, tool: Tool): readonly UnplacedEvent[] => {
   const took = device.happen({
     kind: 'tool-chosen',
@@ -130,6 +147,7 @@ export const readyEventsOf = (device: Device, tool: Tool): readonly UnplacedEven
     kind: 'cautions-confirmed',
     body: { cautions: cautionsOf(device.view().plan).map(({ id }) => id) },
   });
+  const measured = madeSafe(device);
   const view = device.view();
   const position = view.fasteners[0]?.planned.position ?? '';
   const { text, setting } = valueOrThrow(wantedSetting(view, fastenerAt(view, position) as FastenerView));
@@ -137,7 +155,7 @@ export const readyEventsOf = (device: Device, tool: Tool): readonly UnplacedEven
     kind: 'tool-set',
     body: { toolId: tool.id, setting: { text, value: setting, unit: tool.scale.unit } },
   });
-  return [took, safe, set];
+  return [took, safe, ...measured, set];
 };
 
 const must = ({ status, body }: SiteAnswer): unknown => {

@@ -12,7 +12,16 @@ import { planJob } from '#server/services/plan-job.ts';
 import { signJob } from '#server/services/sign-job.ts';
 import { templateLabelSvg } from '#server/services/template-label.ts';
 import { allTemplates, keepTemplate, openTemplate, templateNow } from '#server/services/templates.ts';
-import { newJob, person, plannedJob, pullEvents, readyEvents, signatureOf, stateOf } from './sample-site.ts';
+import {
+  newJob,
+  PLAIN_CABINET,
+  person,
+  plannedJob,
+  pullEvents,
+  readyEvents,
+  signatureOf,
+  stateOf,
+} from './sample-site.ts';
 
 const kept = async (title: string, job?: string) => {
   const id = uuidv7();
@@ -81,7 +90,7 @@ describe('a template', () => {
     const collets = await colletJob();
     const next = { id, title: 'Revised', job: collets, basedOn: 1 };
     expect(valueOrThrow(await keepTemplate(next, by))).toMatchObject({ revision: 2, fasteners: 1 });
-    expect((await stateOf(opened)).plan.groups[0]?.kind.code).toBe('control-cabinet');
+    expect((await stateOf(opened)).plan.groups[0]?.kind.code).toBe(PLAIN_CABINET.code);
     expect(valueOrThrow(await templateNow(id)).template.assembly.groups[0]?.kind.code).toBe('collet-nut');
     expect((await allTemplates()).filter((each) => each.id === id)).toHaveLength(1);
     // The same sent again is the same revision; what rests on one that is gone is refused, and who changed it named.

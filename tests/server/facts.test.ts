@@ -112,6 +112,7 @@ describe('a pull that happened is recorded', () => {
     await append(job, tam, [pull]);
     expect((await bodyOf(job, pull.id)).objections?.map(({ code }) => code)).toEqual([
       'loosen-first',
+      'remedy-left',
       'pulled-meanwhile',
     ]);
     expect(fastenerAt(await stateOf(job), 'X1')).toMatchObject({ status: 'no-verdict', isPastLimit: true });

@@ -16,11 +16,12 @@ import { planJob } from '#server/services/plan-job.ts';
 import { rebuildProjections } from '#server/services/rebuild-projections.ts';
 import { stepOf } from '../core/job/sample-job.ts';
 import { ownSite } from './own-site.ts';
-import { happening, newJob, person, stateOf } from './sample-site.ts';
+import { happening, newJob, person, stateOf, withPlainCabinet } from './sample-site.ts';
 
 // A database of its own, for it is rebuilt whole.
 beforeAll(async () => {
   await ownSite('joints');
+  await withPlainCabinet();
 });
 
 const COLLETS =

@@ -14,7 +14,7 @@ import { setAside } from '#server/services/set-aside.ts';
 import { cribAdapters, cribTools } from '#server/services/tool-crib.ts';
 import { migrate } from '../../scripts/site/migrate.ts';
 import { ownSite } from './own-site.ts';
-import { happening, newJob, person, plannedJob, tool } from './sample-site.ts';
+import { happening, newJob, person, plannedJob, tool, withPlainCabinet } from './sample-site.ts';
 
 beforeAll(async () => {
   await ownSite('robust');
@@ -102,6 +102,7 @@ describe('a row that can’t be read', () => {
 describe('many at once', () => {
   test('twenty jobs planned at the same moment: each has its number, none fails', async () => {
     const lea = await person('Lea');
+    await withPlainCabinet();
     const planned = await Promise.all(Array.from({ length: 20 }, () => planJob(newJob(), lea)));
     expect(planned.filter(({ ok }) => !ok)).toEqual([]);
     const [rows] = await database().query(

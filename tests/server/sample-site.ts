@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import { afterAll, inject } from 'vitest';
+import { afterAll, beforeAll, inject } from 'vitest';
 import { judgePull } from '#core/command/judge-pull.ts';
 import { jobViewOf } from '#core/event/apply.ts';
 import { type JobEvent, type JobHappening, type UnplacedEvent, unplacedEvent } from '#core/event/event.ts';
@@ -16,15 +16,26 @@ import { closeDatabase, database } from '#server/database/pool.ts';
 import { selectEvents } from '#server/queries/events.ts';
 import { addPerson } from '#server/services/add-person.ts';
 import { addTool } from '#server/services/add-tool.ts';
+import { ownKinds, writeJointKind } from '#server/services/joint-kinds.ts';
 import { planJob } from '#server/services/plan-job.ts';
 import { everyone, jobEvents } from '#server/services/read-site.ts';
 import { cribTools } from '#server/services/tool-crib.ts';
-import { CAUTIONS, TOOL, taken } from '../core/job/sample-job.ts';
+import { CAUTIONS, SAMPLE_CABINET, TOOL, taken } from '../core/job/sample-job.ts';
 
 process.env['JENTIK_APP_DATABASE_URL'] = inject('appUrl');
 process.env['JENTIK_SEALING_KEYS'] = inject('sealingKeys');
 // A test that wants a witness names one of its own: the databases of the others come and go.
 process.env['JENTIK_WITNESS'] = '';
+/** A kind of joint of the site's own: a cabinet whose being dead is ticked off. What these tests are about comes after it is safe. */
+export const PLAIN_CABINET = { ...SAMPLE_CABINET, code: 'own-plain-cabinet', revision: 1 };
+
+/** Writes that kind on the site that is there now, the first time. */
+export const withPlainCabinet = async (): Promise<void> => {
+  const isThere = (await ownKinds()).some(({ kind }) => kind.code === PLAIN_CABINET.code);
+  if (!isThere) valueOrThrow(await writeJointKind(PLAIN_CABINET, 0, await person('Lea')));
+};
+beforeAll(withPlainCabinet);
+
 afterAll(closeDatabase);
 
 export const PINS = { Lea: '1111', Tam: '2222', Ines: '3333' } as const;
@@ -61,7 +72,7 @@ export const newJob = (list = LIST) => ({
     {
       id: 'A',
       title: 'Terminals',
-      jointKind: 'control-cabinet',
+      jointKind: PLAIN_CABINET.code,
       seenFrom: 'from the door',
       irreplaceable: [],
     },
@@ -72,8 +83,10 @@ export const newJob = (list = LIST) => ({
 });
 
 /** A planned job in the database. */
-export const plannedJob = async (list = LIST): Promise<JobEvent> =>
-  lifted(valueOrThrow(await planJob(newJob(list), await person('Lea'))));
+export const plannedJob = async (list = LIST): Promise<JobEvent> => {
+  await withPlainCabinet();
+  return lifted(valueOrThrow(await planJob(newJob(list), await person('Lea'))));
+};
 
 export const stateOf = async (job: string): Promise<JobView> => jobViewOf(await jobEvents(job, 0)) as JobView;
 

@@ -35,6 +35,8 @@ export type Rules = JudgingRules & {
   readonly byFeelStaysOpen: boolean;
   /** Whether only a lead leaves a step that something waits for. */
   readonly leadLeavesSteps: boolean;
+  /** Whether what is measured to make safe has to be measured, and is not ticked off as a caution. */
+  readonly makeSafeIsMeasured: boolean;
   /** Whether a wait before the pulls counts from when it was begun, and not before. */
   readonly waitsAreBegun: boolean;
   /** Whether what went wrong with a fastener is led through before it is pulled again. */

@@ -120,12 +120,14 @@ export const stepsBeside = (
   return step.stage === 'make-safe' ? makeSafeSteps(plan) : jobSteps(plan, step.stage);
 };
 
-/** What is still to be done to make a job safe. What older plans had ticked off as a caution is done. */
-export const openMakeSafe = (job: Stepped): readonly DueStep[] =>
-  makeSafeSteps(job.plan)
-    .filter(({ id }) => !job.cautions?.confirmed.includes(id))
+/** What is still to be done to make a job safe. What was ticked off as a caution is done under rules that let it be. */
+export const openMakeSafe = (job: Stepped): readonly DueStep[] => {
+  const ticked = rulesOf(job.rules)?.makeSafeIsMeasured ? [] : (job.cautions?.confirmed ?? []);
+  return makeSafeSteps(job.plan)
+    .filter(({ id }) => !ticked.includes(id))
     .map((step) => place(job, step, null, null, null))
     .filter(isOpen);
+};
 
 const ofScope = (
   job: Stepped,

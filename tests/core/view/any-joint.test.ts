@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { valueOrThrow } from '#core/fault.ts';
 import { COLLET_NUT } from '#core/joint/kinds/collet-nut.ts';
-import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
 import { audit } from '#core/ledger/audit.ts';
 import { jobRecord } from '#core/ledger/job-record.ts';
 import { NO_CONDITIONS } from '#core/spec/requirement/conditions.ts';
@@ -372,7 +371,7 @@ describe('a clamp on a soft part', () => {
 
 describe('several tools at hand', () => {
   const plan = planOf(
-    sampleGroup('A', CONTROL_CABINET, [{ printed: '0.5 Nm' }, { printed: '3 Nm' }]),
+    sampleGroup('A', SAMPLE_CABINET, [{ printed: '0.5 Nm' }, { printed: '3 Nm' }]),
     sampleGroup('B', COLLET_NUT, [{ printed: '38 Nm' }], 3),
   );
   const take = (job: SampleJob, tool: typeof SMALL, groups: readonly string[], isBeside = true) =>
@@ -424,7 +423,7 @@ describe('several tools at hand', () => {
 
   test('what no tool can do, or none surely enough, is said before the first pull', () => {
     const job = new SampleJob(
-      planOf(sampleGroup('A', CONTROL_CABINET, [{ printed: '45 to 50 in-lb' }, { printed: '20 Nm' }])),
+      planOf(sampleGroup('A', SAMPLE_CABINET, [{ printed: '45 to 50 in-lb' }, { printed: '20 Nm' }])),
     );
     const wide = { ...TOOL, scale: { ...TOOL.scale, maximum: 60 } };
     const gaps = toolGaps(job.state, [{ tool: wide, blocks: [], standsAt: null }]);
@@ -474,8 +473,8 @@ describe('groups and plans', () => {
 
   test('groups whose fasteners lie among each other are refused', () => {
     const plan = planOf(
-      sampleGroup('A', CONTROL_CABINET, [{ printed: '2 Nm' }, { printed: '2 Nm' }]),
-      sampleGroup('B', CONTROL_CABINET, [{ printed: '2 Nm' }], 3),
+      sampleGroup('A', SAMPLE_CABINET, [{ printed: '2 Nm' }, { printed: '2 Nm' }]),
+      sampleGroup('B', SAMPLE_CABINET, [{ printed: '2 Nm' }], 3),
     );
     const [first, second, third] = plan.fasteners;
     const mixed = { ...plan, fasteners: [first, third, second] } as typeof plan;
@@ -522,7 +521,7 @@ describe('groups and plans', () => {
   });
 
   test('a left-hand thread and a book that says so agree, and the tool must turn that way', () => {
-    const plan = planOf(sampleGroup('A', CONTROL_CABINET, [{ printed: '2 Nm', book: bookSaying({}) }]));
+    const plan = planOf(sampleGroup('A', SAMPLE_CABINET, [{ printed: '2 Nm', book: bookSaying({}) }]));
     const left = {
       ...plan,
       fasteners: plan.fasteners.map((each) => ({ ...each, direction: 'left' as const })),

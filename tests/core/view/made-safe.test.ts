@@ -95,10 +95,18 @@ describe('proved dead: the tester proved, dead, the tester proved again', () => 
     expect(nextAction(job.state, '1')).toMatchObject({ due: { group: null, step: { id: ROW[0] } } });
   });
 
-  test('what a plan of before had ticked off as a caution stays done', () => {
-    const job = cabinet();
-    job.happen({ kind: 'cautions-confirmed', body: { cautions: CONTROL_CABINET.steps.map(({ id }) => id) } });
-    expect(due(job)).toEqual([]);
+  test('ticked off as a caution it is done under rules 3, and never since', () => {
+    const ticked = (rules: number) => {
+      const plan = { ...planOf(sampleGroup('A', CONTROL_CABINET, [{ printed: '2 Nm' }])), rules };
+      const job = new SampleJob(plan);
+      job.happen({
+        kind: 'cautions-confirmed',
+        body: { cautions: CONTROL_CABINET.steps.map(({ id }) => id) },
+      });
+      return due(job);
+    };
+    expect(ticked(3)).toEqual([]);
+    expect(ticked(4)).toEqual([...ROW, 'discharged', 'stored-energy']);
   });
 
   test('a lead leaves it with a reason, and nobody else', () => {

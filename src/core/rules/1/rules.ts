@@ -31,6 +31,7 @@ export const RULES_1: Rules = {
   setting: toolSetting,
   byFeelStaysOpen: false,
   leadLeavesSteps: false,
+  makeSafeIsMeasured: false,
   waitsAreBegun: false,
   remediesAreLed: false,
   shownFor: (torque) => torque,
