@@ -8,6 +8,7 @@ import { RefusedEntry } from '../jobs/RefusedEntry.tsx';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { timeHere } from '../kit/time/here.ts';
 import { fileLink } from '../shared/file-link.ts';
+import { PicturesWaiting } from './PicturesWaiting.tsx';
 
 const FIRST = 12;
 
@@ -38,6 +39,7 @@ export const DevicePanel = () => {
     <section className="panel grid gap-3 p-4" data-testid="this-device">
       <h2 className="text-l font-bold">On this device</h2>
       {!isWhole && <ProblemNotice problem={problemDetails({ code: 'device-keeps-nothing' })} />}
+      <PicturesWaiting />
       {all.length === 0 && <p>Everything that happened here is sent.</p>}
       {waiting.length > 0 && (
         <>

@@ -111,6 +111,14 @@ describe('what went wrong is led through', () => {
     expect(fastenerAt(job.state, '1')?.remedy).toBeNull();
   });
 
+  test('before the first pull it is backed out as well', () => {
+    const job = new SampleJob().ready();
+    met(job, 'cross-threaded');
+    job.happen({ kind: 'fastener-loosened', body: { position: '1' } });
+    expect(kindAt(job)).toBe('inspect');
+    expect(audit(job.chain())).toEqual([]);
+  });
+
   test('nothing of it happens at a position that is not there', () => {
     const job = new SampleJob().ready();
     const position = '99';

@@ -18,7 +18,9 @@ export const fastenerLoosened = eventKind({
     const { position } = said;
     const fastener = fastenerAt(job, position);
     if (!fastener) return refused({ code: 'unknown-position', position });
-    return fastener.pulls.length === 0 ? refused({ code: 'nothing-to-loosen', position }) : accepted(said);
+    // What goes wrong before the first pull is backed out as well.
+    const isTouched = fastener.pulls.length > 0 || fastener.remedy !== null;
+    return isTouched ? accepted(said) : refused({ code: 'nothing-to-loosen', position });
   },
   apply: {
     bench: (job, { body: { position } }) =>

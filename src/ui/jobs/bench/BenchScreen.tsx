@@ -1,4 +1,5 @@
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
+import { stayAwake } from '#client/device/awake.ts';
 import { comingFrom } from '#client/job/bench-state.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
@@ -38,6 +39,7 @@ export const BenchScreen = ({ events, person }: Props) => {
   const bench = useBench(job, comfortStore, person);
   useBenchKeys(bench);
   useEffect(fetchLater, []);
+  useEffect(stayAwake, []);
   const { view } = job;
   const { ask } = bench;
   // The verdict and what is next come first; the drawing, what comes and the foot follow within a frame or two, also on a slow tablet with 400 fasteners.

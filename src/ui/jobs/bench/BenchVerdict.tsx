@@ -62,7 +62,8 @@ export const BenchVerdict = memo(({ bench, view }: { readonly bench: Bench; read
       <p>
         <span className="text-faint">Last:</span> {planned.position}:{' '}
         <strong className={TONES[body.outcome]}>{STATUS_WORDS[body.outcome]}</strong>, {fact}{' '}
-        {consequence && <strong>{consequence}</strong>}
+        {/* What is led through says itself what comes next. */}
+        {consequence && !lastPull.fastener.remedy && <strong>{consequence}</strong>}
       </p>
     </div>
   );

@@ -18,7 +18,7 @@ export const ComfortChoice = memo(({ comfort, onChange, onKeys }: Props) => (
       <Volume2 size={18} aria-hidden="true" /> tone
     </Tick>
     <Tick isOn={comfort.speech} onChange={(isOn) => onChange({ speech: isOn })}>
-      <Speech size={18} aria-hidden="true" /> say next
+      <Speech size={18} aria-hidden="true" /> speak
     </Tick>
     <Tick isOn={comfort.fewest} onChange={(isOn) => onChange({ fewest: isOn })}>
       same setting

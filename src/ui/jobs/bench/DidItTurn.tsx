@@ -22,7 +22,7 @@ export const DidItTurn = ({ bench, view, onClose }: Props) => {
   }, [bench]);
   if (!fastener) return null;
   return (
-    <Dialog title={`Did ${fastener.planned.position} turn?`} onClose={onClose}>
+    <Dialog title={`Did ${fastener.planned.position} turn?`} isHeld onClose={onClose}>
       <p className="mb-4">
         Before the tool gave, in this round. Turned means:{' '}
         {groupOf(view.plan, fastener.planned).kind.words.moved}. Nothing is recorded yet.

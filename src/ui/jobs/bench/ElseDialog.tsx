@@ -41,7 +41,7 @@ export const ElseDialog = ({ bench, view, person, onClose }: Props) => {
   const mayFeel =
     view.cautions !== null && fastener && !fastener.isPastLimit && !isSigned && bench.action.kind !== 'step';
   return (
-    <Dialog title={position === null ? 'What else' : `What else at ${position}`} onClose={onClose}>
+    <Dialog title={position === null ? 'What else' : `What else at ${position}`} isHeld onClose={onClose}>
       <div className="grid gap-4">
         {fastener && !isSigned && (
           <section className="grid gap-2">

@@ -7,7 +7,7 @@ export const SecondClick = ({ bench, onClose }: { readonly bench: Bench; readonl
   if (!fastener || action.kind !== 'pull') return null;
   const { position } = fastener.planned;
   return (
-    <Dialog title={`${position} is in already`} onClose={onClose}>
+    <Dialog title={`${position} is in already`} isHeld onClose={onClose}>
       <p className="mb-4">
         A second click at the same setting says that the first was not under. It says nothing about over: the
         tool gives at its setting however tight the fastener is.

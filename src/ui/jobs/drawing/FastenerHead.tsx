@@ -16,7 +16,7 @@ type HeadProps = {
 
 /** A fastener's head on the drawing, with its witness stripe and the short form of its position. */
 export const FastenerHead = memo(({ fastener, radius, isNext, name, onChoose }: HeadProps) => {
-  const { planned, status, isWitnessMarked, leftOpen } = fastener;
+  const { planned, status, isWitnessMarked, leftOpen, moved } = fastener;
   const { position, label, xMm, yMm, drive } = planned;
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the list beside the drawing offers the same to a keyboard
@@ -26,8 +26,9 @@ export const FastenerHead = memo(({ fastener, radius, isNext, name, onChoose }: 
       className="cursor-pointer"
       data-position={position}
       data-status={status}
+      data-moved={moved === true || undefined}
     >
-      <title>{`${position} ${label}: ${STATUS_WORDS[status]}${isWitnessMarked ? ', witness marked' : ''}${leftOpen ? `, left open: ${leftOpen.why}` : ''}`}</title>
+      <title>{`${position} ${label}: ${STATUS_WORDS[status]}${isWitnessMarked ? ', witness marked' : ''}${moved ? ', moved in the last round' : ''}${leftOpen ? `, left open: ${leftOpen.why}` : ''}`}</title>
       <rect
         x="-1.45"
         y="-1.55"
@@ -47,6 +48,16 @@ export const FastenerHead = memo(({ fastener, radius, isNext, name, onChoose }: 
       <HeadSymbol drive={drive} />
       <WitnessStripe status={status} />
       {isWitnessMarked && <circle cx="1.15" cy="-1.15" r="0.14" fill="var(--c-in)" />}
+      {moved && (
+        // It turned before the tool gave: an arc with its head, beside the stripe.
+        <path
+          d="M-1.25,-0.55 A1.36,1.36 0 0 1 -0.35,-1.31 M-0.75,-1.46 L-0.33,-1.31 L-0.55,-0.93"
+          fill="none"
+          stroke="var(--c-low)"
+          strokeWidth="0.16"
+          strokeLinecap="round"
+        />
+      )}
       {leftOpen && status !== 'in' && (
         <path d="M-1.2,1.25 h2.4" stroke="var(--c-faint)" strokeWidth="0.12" strokeDasharray="0.3 0.2" />
       )}

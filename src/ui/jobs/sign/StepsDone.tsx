@@ -3,6 +3,7 @@ import type { StepDone } from '#core/view/steps.ts';
 import { ASSUMPTION_TITLES } from '#wire/words/assumption.ts';
 import { limitsWords, stepResultWords } from '#wire/words/joint.ts';
 import { timeHere } from '../../kit/time/here.ts';
+import { KeptPicture, NotesMade } from './NotesMade.tsx';
 
 const titleOf = ({ plan }: JobView, { group, step }: StepDone): string => {
   const groups = group === null ? plan.groups : plan.groups.filter(({ id }) => id === group);
@@ -40,7 +41,10 @@ export const StepsDone = ({ view }: { readonly view: JobView }) => {
                 {done.afterPass !== null && ` after pass ${done.afterPass}`}:{' '}
                 <span className={done.isGood || done.result.kind === 'left' ? '' : 'font-semibold text-high'}>
                   {stepResultWords(done.result, done.waitedMinutes)}
-                </span>
+                </span>{' '}
+                {done.result.kind === 'photographed' && (
+                  <KeptPicture attachmentId={done.result.attachmentId} />
+                )}
                 {done.limits && <span className="text-faint"> ({limitsWords(done.limits)} wanted)</span>}
                 <div className="text-s text-faint">
                   {done.person.name}, {timeHere(done.at)}
@@ -50,6 +54,7 @@ export const StepsDone = ({ view }: { readonly view: JobView }) => {
           </ul>
         </>
       )}
+      <NotesMade view={view} />
     </>
   );
 };

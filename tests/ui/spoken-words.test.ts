@@ -1,0 +1,35 @@
+import { describe, expect, test } from 'vitest';
+import { benchAt, EMPTY_BENCH } from '#client/job/bench-state.ts';
+import { spokenWords } from '#ui/jobs/bench/spoken-words.ts';
+import { SampleJob } from '../core/job/sample-job.ts';
+
+const spoken = (job: SampleJob, said: string | null = null, refusal: object | null = null) =>
+  spokenWords(job.state, { ...benchAt(job.state, EMPTY_BENCH), refusal: refusal as never }, said);
+
+describe('what the bench says aloud', () => {
+  test('the fastener in front with its torque in words, and what to set the tool to', () => {
+    expect(spoken(new SampleJob().ready())).toBe(
+      '1, terminal 1: 22 inch pounds. Set T-1 to 22.0 inch pounds.',
+    );
+  });
+
+  test('what a pull came to once, then the next one', () => {
+    const job = new SampleJob().ready().pull('1');
+    expect(spoken(job)).toBe('1 in. 2, terminal 2: 22 inch pounds.');
+    expect(spoken(job, job.events.at(-1)?.id)).toBe('2, terminal 2: 22 inch pounds.');
+  });
+
+  test('one that went past says so, and what to do', () => {
+    const job = new SampleJob().ready().pull('1', 'over-shot');
+    const at = benchAt(job.state, { ...EMPTY_BENCH, chosen: '1' });
+    expect(spokenWords(job.state, { ...at, refusal: null }, null)).toBe(
+      '1 above. 1 is loosened, thread inspected',
+    );
+  });
+
+  test('what is refused is not read out: it is to be looked at', () => {
+    expect(spoken(new SampleJob().ready(), null, { code: 'why-missing' })).toBe(
+      'Not recorded. Look at the screen.',
+    );
+  });
+});
