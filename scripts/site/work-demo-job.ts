@@ -127,6 +127,11 @@ const doNext = (worked: Worked, position: string | null): boolean | null => {
     case 'pull':
       if (fastener) pull(worked, fastener, action);
       return true;
+    case 'wind-down': {
+      const tools = action.tools.map(({ taken, to }) => ({ toolId: taken.tool.id, setting: to }));
+      worked.happen({ kind: 'tools-wound-down', body: { tools } });
+      return false;
+    }
     case 'sign':
       return null;
     default:

@@ -127,6 +127,8 @@ test('a cabinet from its list to a verified record, by keyboard alone', async ({
       }
     }
     await expect(page.getByText('24 of 24 in')).toBeVisible();
+    await expect(page.getByTestId('main-action')).toHaveText(/Wound down: TS-07 to/);
+    await press('Space');
     await expect(page.getByTestId('main-action')).toHaveText(/sign/);
     await expect(page.getByText('all sent')).toBeVisible();
   });

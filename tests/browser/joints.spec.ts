@@ -85,6 +85,8 @@ test('a collet, 16 size and 4 mm, from the list to the signature: depth, flutes,
   await page.getByTestId('instrument').fill('indicator DI-2');
   await page.getByTestId('instrument').blur();
   await typed(page, '0.006');
+  await expect(action(page)).toContainText('Wound down:');
+  await press(page, 'Space');
   await expect(action(page)).toContainText('Nothing left to pull: sign');
   await expect(page.getByText('all sent')).toBeVisible();
   await page.goto(`/jobs/${job}/sign`);
@@ -215,6 +217,8 @@ test('a ring on a soft seat: three passes crosswise, then the wait holds it, and
   // One turned, so that another round follows.
   await expect(page.getByText('round 2 at full torque')).toBeVisible();
   for (let pull = 0; pull < 4; pull += 1) await clicked('n');
+  await expect(action(page)).toContainText('Wound down:');
+  await press(page, 'Space');
   await expect(action(page)).toContainText('Nothing left to pull: sign');
 });
 

@@ -81,6 +81,11 @@ describe('the large action', () => {
     const { store, effects, job } = ready();
     job.pullAll();
     store.doMain();
+    expect(job.events.at(-1)).toMatchObject({
+      kind: 'tools-wound-down',
+      body: { tools: [{ toolId: TOOL.id, setting: { text: '5', unit: 'lbf.in' } }] },
+    });
+    store.doMain();
     expect(effects.go).toHaveBeenCalledWith(expect.stringContaining('/sign'));
   });
 });
@@ -156,6 +161,8 @@ describe('steps', () => {
     expect(at()).toMatchObject({ position: '1', action: { kind: 'step', due: { step: { id: 'runout' } } } });
     type('0.006');
     store.recordTyped();
+    expect(at()).toMatchObject({ position: null, action: { kind: 'wind-down' } });
+    store.doMain();
     expect(at()).toMatchObject({ position: null, action: { kind: 'sign' } });
   });
 

@@ -34,6 +34,8 @@ const withTrouble = () => {
 /** A cabinet that drains before it is touched. */
 const draining = () => {
   const job = new SampleJob(planOf(sampleGroup('A', CONTROL_CABINET, [{ printed: '2 Nm' }]))).ready();
+  const setting = { text: '5', value: 5, unit: 'lbf.in' } as const;
+  job.happen({ kind: 'tools-wound-down', body: { tools: [{ toolId: TOOL.id, setting }] } });
   job.happen({ kind: 'wait-begun', body: { group: null, step: 'discharged', of: null, afterPass: null } });
   return job;
 };

@@ -250,6 +250,11 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
       case 'another-tool':
         effects.go(`/jobs/${id}/plan`);
         break;
+      case 'wind-down': {
+        const tools = action.tools.map(({ taken, to }) => ({ toolId: taken.tool.id, setting: to }));
+        happen({ kind: 'tools-wound-down', body: { tools } });
+        break;
+      }
       case 'sign':
       case 'signed':
         effects.go(`/jobs/${id}/sign`);

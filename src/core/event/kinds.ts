@@ -19,6 +19,7 @@ import { runOnMeasured } from './kinds/run-on-measured.ts';
 import { stepDone } from './kinds/step-done.ts';
 import { toolChosen } from './kinds/tool-chosen.ts';
 import { toolSet } from './kinds/tool-set.ts';
+import { toolsWoundDown } from './kinds/tools-wound-down.ts';
 import { troubleMet } from './kinds/trouble-met.ts';
 import { valueRecallNoted } from './kinds/value-recall-noted.ts';
 import { waitBegun } from './kinds/wait-begun.ts';
@@ -51,4 +52,5 @@ export const EVENT_KINDS = {
   'part-scrapped': partScrapped,
   'wait-begun': waitBegun,
   'note-made': noteMade,
+  'tools-wound-down': toolsWoundDown,
 } as const;

@@ -7,6 +7,7 @@ import { blockingSteps, cautionsOf, type DueStep, openSteps, stepsAfter, stepsBe
 import type { JobView } from './job-view.ts';
 import { settingWith, toolFor } from './tool-for.ts';
 import { isSetFor } from './wanted-setting.ts';
+import { type ToWind, toolsToWind } from './wind-down.ts';
 
 /** The one thing to do next at a fastener. */
 export type NextAction =
@@ -21,6 +22,7 @@ export type NextAction =
   | { readonly kind: 'set-tool'; readonly taken: TakenTool; readonly wanted: ToolSetting }
   | { readonly kind: 'pull'; readonly taken: TakenTool; readonly wanted: ToolSetting }
   | { readonly kind: 'another-tool'; readonly taken: TakenTool; readonly refusal: JobRefusal }
+  | { readonly kind: 'wind-down'; readonly tools: readonly ToWind[] }
   | { readonly kind: 'sign' }
   | { readonly kind: 'signed' };
 
@@ -55,7 +57,8 @@ const remedyNext = ({ isPastLimit, remedy }: FastenerView): NextAction | null =>
 };
 
 /** What to do next at a position, in the order of the work: tool, make safe, what comes before the pull, loosen what went past, put away a
- *  tool that something stands against, set, pull, what is checked after it; sign when nothing is left. */
+ *  tool that something stands against, set, pull, what is checked after it; wind the tools
+ *  down and sign when nothing is left. */
 export const nextAction = (job: JobView, position: string | null): NextAction => {
   if (job.signatures.length > 0) return { kind: 'signed' };
   const fastener = position === null ? undefined : fastenerAt(job, position);
@@ -65,7 +68,9 @@ export const nextAction = (job: JobView, position: string | null): NextAction =>
   if (!job.cautions && cautionsOf(job.plan).length > 0) return { kind: 'make-safe' };
   if (!fastener) {
     const [due] = [...blockingSteps(job), ...openSteps(job)];
-    return due ? { kind: 'step', due } : { kind: 'sign' };
+    if (due) return { kind: 'step', due };
+    const tools = toolsToWind(job);
+    return tools.length > 0 ? { kind: 'wind-down', tools } : { kind: 'sign' };
   }
   const remedying = remedyNext(fastener);
   if (remedying) return remedying;

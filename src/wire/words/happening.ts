@@ -27,6 +27,7 @@ const WORDS: Readonly<Record<UnplacedEvent['kind'], string>> = {
   'part-scrapped': 'a part scrapped',
   'wait-begun': 'a wait begun',
   'note-made': 'a note',
+  'tools-wound-down': 'tools wound down',
 };
 
 /** What happened, as a list of what waits names it: "a pull of P1". */

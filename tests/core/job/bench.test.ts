@@ -26,7 +26,7 @@ describe('from the plan to the first pull', () => {
     job.setFor('1');
     expect(nextAction(job.state, '1').kind).toBe('pull');
     job.pullAll();
-    expect(nextAction(job.state, null).kind).toBe('sign');
+    expect(nextAction(job.state, null).kind).toBe('wind-down');
     job.signBoth();
     expect(nextAction(job.state, null).kind).toBe('signed');
   });

@@ -21,6 +21,7 @@ const OF_ANY_JOINT = [
   'part-scrapped',
   'wait-begun',
   'note-made',
+  'tools-wound-down',
 ] as const;
 
 /** Kinds of event that a version did not have yet. */

@@ -365,7 +365,7 @@ describe('a clamp on a soft part', () => {
     for (const position of ['1', '2']) job.pull(position, 'click', null, false);
     expect(openSteps(job.state).map(({ step: { id } }) => id)).toEqual(['does-not-turn']);
     job.step(step('does-not-turn', { result: good }));
-    expect(nextAction(job.state, nextPosition(job.state, null)).kind).toBe('sign');
+    expect(nextAction(job.state, nextPosition(job.state, null)).kind).toBe('wind-down');
   });
 });
 

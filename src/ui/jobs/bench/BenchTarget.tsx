@@ -1,9 +1,7 @@
 import { memo } from 'react';
 import { mayRemeasure } from '#client/job/bench-state.ts';
 import { detailWords, groupOf } from '#core/job/plan.ts';
-import { unitSymbol } from '#core/quantity/unit.ts';
 import { leastRunOnLbfIn } from '#core/spec/screw/self-locking-run-on.ts';
-import { isIndicating, isPreset } from '#core/tool/tool.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { isFullPass, isRound, nextPass } from '#core/view/passes.ts';
@@ -17,22 +15,14 @@ import { ThreadDirection } from './ThreadDirection.tsx';
 import type { Bench } from './use-bench.ts';
 import { WhyHere } from './WhyHere.tsx';
 
-const windDownWords = ({ takenTools, toolsOf, plan }: JobView): string => {
-  const atHand = new Set([...toolsOf.values()].flat());
-  const set = [...takenTools.values()].filter(
-    ({ tool }) => atHand.has(tool.id) && !isIndicating(tool) && !isPreset(tool),
-  );
-  if (set.length === 0) return 'Put the tool away, then sign.';
-  const isZero = plan.schools.windingDown === 'zero';
-  const each = set.map(
-    ({ tool }) => `${tool.code} down to ${isZero ? 0 : tool.restSetting} ${unitSymbol(tool.scale.unit)}`,
-  );
-  return `Wind ${each.join(' and ')}${isZero ? '' : ', never below'}, then sign.`;
-};
+const windDownWords = ({ action }: Bench): string =>
+  action.kind === 'wind-down'
+    ? 'A tool that is kept set is soon out: wind it down, never below its lowest mark, then sign.'
+    : 'Put the tools away, then sign.';
 
 const Finished = ({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
   const isSigned = view.signatures.length > 0;
-  const isDone = bench.action.kind === 'sign' || isSigned;
+  const isDone = bench.action.kind === 'sign' || bench.action.kind === 'wind-down' || isSigned;
   return (
     <div>
       <h2 className="text-xl font-bold">
@@ -42,7 +32,7 @@ const Finished = ({ bench, view }: { readonly bench: Bench; readonly view: JobVi
             ? 'Every fastener is pulled'
             : 'Pulled; something is still due'}
       </h2>
-      <p className="text-faint">{isSigned ? 'Its record is under Sign.' : isDone && windDownWords(view)}</p>
+      <p className="text-faint">{isSigned ? 'Its record is under Sign.' : isDone && windDownWords(bench)}</p>
     </div>
   );
 };

@@ -46,6 +46,10 @@ export const mainWords = (action: NextAction, position: string | null): string =
       return 'It clicked';
     case 'another-tool':
       return 'Choose another tool';
+    case 'wind-down':
+      return `Wound down: ${action.tools
+        .map(({ taken, to }) => `${taken.tool.code} to ${to.text} ${unitSymbol(to.unit)}`)
+        .join(', ')}`;
     case 'sign':
       return 'Nothing left to pull: sign';
     case 'signed':
