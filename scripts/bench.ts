@@ -1,6 +1,7 @@
 import { benchAppend } from './bench/append.ts';
 import { benchBoard } from './bench/board.ts';
 import { benchBook } from './bench/book.ts';
+import { benchCold } from './bench/cold.ts';
 import { benchDoors } from './bench/doors.ts';
 import { benchJob } from './bench/job.ts';
 import { benchList } from './bench/list.ts';
@@ -21,6 +22,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   recall: benchRecall,
   doors: benchDoors,
   screen: benchScreen,
+  cold: benchCold,
   list: benchList,
   route: benchRoute,
   simulate: benchSimulate,
