@@ -1,10 +1,17 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { type KeptJob, keptJobs } from '#client/offline/kept-jobs.ts';
+import { OFFLINE_PAGE } from '#client/offline/names.ts';
 import { waitingStore } from '#client/outbox/waiting.ts';
 import { timeHere } from '../kit/time/here.ts';
 
 /** How often it is tried whether the site answers again, in milliseconds. */
 const TRIED_EVERY_MS = 10_000;
+
+/** Opens what was asked for again; this page asked for by its own address leads to the jobs. */
+const again = (): void => {
+  if (window.location.pathname === OFFLINE_PAGE) window.location.assign('/jobs');
+  else window.location.reload();
+};
 
 const waitingWords = (waiting: number): string =>
   waiting === 0 ? 'nothing waits to be sent' : `${waiting} waiting to be sent`;
@@ -19,7 +26,7 @@ export const OfflineJobs = () => {
   useEffect(() => {
     const timer = setInterval(() => {
       void fetch('/api/v1/people', { cache: 'no-store' }).then(
-        ({ ok }) => ok && window.location.reload(),
+        ({ ok }) => ok && again(),
         () => {},
       );
     }, TRIED_EVERY_MS);
@@ -63,7 +70,7 @@ export const OfflineJobs = () => {
           </ul>
         </>
       )}
-      <button type="button" className="act justify-self-start" onClick={() => window.location.reload()}>
+      <button type="button" className="act justify-self-start" onClick={again}>
         Try the site now
       </button>
     </div>
