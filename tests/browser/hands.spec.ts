@@ -216,7 +216,7 @@ test('the large action keeps its place as the work goes on: after a good pull, a
   expect(await place()).toBe(before);
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('o');
-  await expect(page.getByTestId('verdict')).toContainText('Next: loosen it');
+  await expect(page.getByTestId('remedy')).toContainText('Loosen it and look');
   expect(await place()).toBe(before);
 });
 
