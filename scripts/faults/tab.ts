@@ -135,7 +135,7 @@ export const openTab = async (
             .getByTestId('waiting')
             .textContent()
             .catch(() => '')) ?? '';
-        if (says?.startsWith('all sent')) return null;
+        if (says.startsWith('all sent')) return null;
         await page.waitForTimeout(300);
       }
       return says;
