@@ -41,8 +41,10 @@ export const benchCold = (): Promise<void> =>
             const tuning = await context.newCDPSession(page);
             await tuning.send('Emulation.setCPUThrottlingRate', { rate: slowed });
             await page.goto(`/jobs/${job}/bench`);
-            await page.waitForFunction('globalThis.usableAt !== undefined');
-            taken.push(Number(await page.evaluate('globalThis.usableAt')));
+            await page.locator('[data-testid=main-action]:enabled').waitFor();
+            taken.push(
+              await page.evaluate(() => (globalThis as { usableAt?: number }).usableAt ?? Number.NaN),
+            );
             await page.close();
           }
           printMeasured(
