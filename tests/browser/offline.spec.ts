@@ -1,9 +1,8 @@
 import { createServer, request } from 'node:http';
-import type { Browser, BrowserContext, Page } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { firstBreak } from '#core/ledger/hash-chain.ts';
 import { freePort } from '../../scripts/site/free-port.ts';
-import { type Application, startApplication } from '../../scripts/site/run-site.ts';
 import {
   address,
   eventsOf,
@@ -12,21 +11,11 @@ import {
   plainList,
   plannedJob,
   readyBench,
+  sameHands,
   signedIn,
+  startOwn,
   test,
 } from './site.ts';
-
-/** A process of this test's own that serves the same site, to be stopped and started where it was. */
-const startOwn = (port: number): Promise<Application> =>
-  startApplication(process.env['JENTIK_TEST_FOLDER'] ?? '', process.env['JENTIK_TEST_APP_URL'] ?? '', port);
-
-/** A tablet with its own browser, on which somebody is signed in. */
-const tablet = async (browser: Browser, baseURL: string, page: Page): Promise<BrowserContext> =>
-  browser.newContext({
-    baseURL,
-    serviceWorkers: 'allow',
-    storageState: await page.context().storageState(),
-  });
 
 /** Ends a tab as a system short of memory does: nothing of it gets to say anything more. */
 const killTab = async (context: BrowserContext, page: Page): Promise<void> => {
@@ -49,7 +38,7 @@ test('a whole job off line: server stopped, tab killed and opened cold, server b
   let server = await startOwn(port);
   await signedIn(page, 'Dewi');
   const job = await plannedJob(page, 'In the basement', plainList(6));
-  const context = await tablet(browser, server.address, page);
+  const context = await sameHands(browser, page, server.address, 'allow');
   const bench = patient(await context.newPage());
   await readyBench(bench, job);
   await bench.keyboard.press('Space');
@@ -96,7 +85,7 @@ test('without the site an address that this device has not leads to what it has,
   let server = await startOwn(port);
   await signedIn(page, 'Dewi');
   const job = await plannedJob(page, 'Kept on the tablet', plainList(2));
-  const context = await tablet(browser, server.address, page);
+  const context = await sameHands(browser, page, server.address, 'allow');
   const tab = patient(await context.newPage());
   await tab.goto(`/jobs/${job}/bench`);
   await expect(tab.getByTestId('waiting')).toHaveText('all sent · opens off line');
@@ -165,7 +154,7 @@ test('a page that is older than its site says so, and begins anew when it is tol
   await signedIn(page, 'Dewi');
   const job = await plannedJob(page, 'Older page', plainList(2));
   const proxy = await behindNewer(Number(new URL(address()).port));
-  const context = await tablet(browser, proxy.address, page);
+  const context = await sameHands(browser, page, proxy.address, 'allow');
   const tab = patient(await context.newPage());
   await tab.goto(`/jobs/${job}/bench`);
   await expect(tab.getByTestId('waiting')).toHaveText('all sent · opens off line');
@@ -187,7 +176,7 @@ test('who signs in on a device sees nothing that was kept of the person before',
   const server = await startOwn(port);
   await signedIn(page, 'Dewi');
   const job = await plannedJob(page, 'Kept of Dewi', plainList(2));
-  const context = await tablet(browser, server.address, page);
+  const context = await sameHands(browser, page, server.address, 'allow');
   const tab = await context.newPage();
   await tab.goto(`/jobs/${job}/bench`);
   await expect(tab.getByTestId('waiting')).toHaveText('all sent · opens off line');

@@ -1,7 +1,6 @@
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { createConnection } from 'mysql2/promise';
 import { freePort } from '../../scripts/site/free-port.ts';
-import { startApplication } from '../../scripts/site/run-site.ts';
 import {
   atRest,
   eventsOf,
@@ -10,13 +9,12 @@ import {
   plainList,
   plannedJob,
   readyBench,
+  sameHands,
   setBench,
   signedIn,
+  startOwn,
   test,
 } from './site.ts';
-
-const startOwn = (port: number) =>
-  startApplication(process.env['JENTIK_TEST_FOLDER'] ?? '', process.env['JENTIK_TEST_APP_URL'] ?? '', port);
 
 const pulledPositions = (events: Awaited<ReturnType<typeof eventsOf>>) =>
   events.filter(({ kind }) => kind === 'pull-made').map(({ body }) => body.position);
@@ -43,10 +41,7 @@ test('the server is killed between two pulls: neither is lost, and each is in th
   let server = await startOwn(port);
   await signedIn(page, 'Dewi');
   const job = await plannedJob(page, 'Killed between', plainList(4));
-  const context = await browser.newContext({
-    baseURL: server.address,
-    storageState: await page.context().storageState(),
-  });
+  const context = await sameHands(browser, page, server.address);
   const bench = patient(await context.newPage());
   await readyBench(bench, job);
   await bench.keyboard.press('Space');
@@ -77,10 +72,7 @@ test('the tab is closed while the server is away: what waited is sent when a pag
   let server = await startOwn(port);
   await signedIn(page, 'Dewi');
   const job = await plannedJob(page, 'Closed in between', plainList(2));
-  const context = await browser.newContext({
-    baseURL: server.address,
-    storageState: await page.context().storageState(),
-  });
+  const context = await sameHands(browser, page, server.address);
   const bench = patient(await context.newPage());
   await readyBench(bench, job);
   await bench.keyboard.press('Space');

@@ -1,8 +1,16 @@
-import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import {
+  type Browser,
+  type BrowserContext,
+  test as base,
+  expect,
+  type Locator,
+  type Page,
+} from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { valueOrThrow } from '#core/fault.ts';
 import { fastenerLines } from '#core/job/fastener-list.ts';
 import { demoPeople } from '../../scripts/site/fill-demo.ts';
+import { type Application, startApplication } from '../../scripts/site/run-site.ts';
 
 export { expect };
 
@@ -10,6 +18,19 @@ export const address = (): string => process.env['JENTIK_TEST_ADDRESS'] ?? '';
 
 /** The template of the demo for a ring. */
 export const DEMO_TEMPLATE = '0190a000-0000-7000-8000-0000000e0001';
+
+/** A process of a test's own that serves the same site, to be stopped, killed and started where it was. */
+export const startOwn = (port: number): Promise<Application> =>
+  startApplication(process.env['JENTIK_TEST_FOLDER'] ?? '', process.env['JENTIK_TEST_APP_URL'] ?? '', port);
+
+/** Another browser on a site, on which the person of a page is signed in. */
+export const sameHands = async (
+  browser: Browser,
+  page: Page,
+  baseURL: string,
+  serviceWorkers: 'allow' | 'block' = 'block',
+): Promise<BrowserContext> =>
+  browser.newContext({ baseURL, serviceWorkers, storageState: await page.context().storageState() });
 
 export const pinOf = (name: string): string => demoPeople().find((person) => person.name === name)?.pin ?? '';
 
@@ -155,7 +176,7 @@ export const provedDead = async (page: Page): Promise<void> => {
   await measure('Tester proved again', '230');
   await page.getByRole('button', { name: 'Pass over' }).click();
   await measure('Stored energy gone', '3');
-  await expect(main).not.toContainText('Type what you measured, V');
+  await expect(main).not.toContainText('Type it, in V');
 };
 
 /** Opens a job's bench and confirms all that it asks before the first pull. */

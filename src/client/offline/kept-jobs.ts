@@ -1,5 +1,6 @@
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { DBSchema, IDBPDatabase } from 'idb';
 import type { LedgerEvent } from '#core/event/lifted.ts';
+import { localDatabase } from '../local-database.ts';
 
 // What the site has placed of the jobs that were opened on this device: with it a job starts cold without the site. A database of its own: it may be lost
 // without harm, and nothing of it holds up the outbox.
@@ -21,23 +22,10 @@ interface JobsDatabase extends DBSchema {
 /** So many jobs stay, those opened last. */
 const MOST = 40;
 
-let opened: Promise<IDBPDatabase<JobsDatabase>> | null = null;
-
-const database = (): Promise<IDBPDatabase<JobsDatabase>> => {
-  opened ??= openDB<JobsDatabase>('jentik-jobs', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('jobs', { keyPath: 'job' });
-      db.createObjectStore('events', { keyPath: ['job', 'sequence'] });
-    },
-    terminated: () => {
-      opened = null;
-    },
-  });
-  opened.catch(() => {
-    opened = null;
-  });
-  return opened;
-};
+const database = localDatabase<JobsDatabase>('jentik-jobs', (db) => {
+  db.createObjectStore('jobs', { keyPath: 'job' });
+  db.createObjectStore('events', { keyPath: ['job', 'sequence'] });
+});
 
 const eventsOf = (job: string, after = 0): IDBKeyRange =>
   IDBKeyRange.bound([job, after], [job, Number.POSITIVE_INFINITY], true);

@@ -1,5 +1,6 @@
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { DBSchema, IDBPDatabase } from 'idb';
 import type { LedgerEvent } from '#core/event/lifted.ts';
+import { localDatabase } from '../local-database.ts';
 
 // What the site acknowledged stays on this device for a while: a site that is restored from a backup may have lost it, and this device offers it again
 // (lost-by-restore.ts). A database of its own: it may be lost without harm, and nothing of it holds up the outbox.
@@ -12,23 +13,11 @@ interface SentDatabase extends DBSchema {
   events: { key: string; value: LedgerEvent & { readonly at: number }; indexes: { at: number } };
 }
 
-let opened: Promise<IDBPDatabase<SentDatabase>> | null = null;
 let sincePruned = PRUNED_EVERY;
 
-const database = (): Promise<IDBPDatabase<SentDatabase>> => {
-  opened ??= openDB<SentDatabase>('jentik-sent', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('events', { keyPath: 'id' }).createIndex('at', 'at');
-    },
-    terminated: () => {
-      opened = null;
-    },
-  });
-  opened.catch(() => {
-    opened = null;
-  });
-  return opened;
-};
+const database = localDatabase<SentDatabase>('jentik-sent', (db) => {
+  db.createObjectStore('events', { keyPath: 'id' }).createIndex('at', 'at');
+});
 
 const prune = async (db: IDBPDatabase<SentDatabase>): Promise<void> => {
   const tooMany = (await db.count('events')) - MOST;

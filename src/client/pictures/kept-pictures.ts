@@ -1,4 +1,5 @@
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { DBSchema } from 'idb';
+import { localDatabase } from '../local-database.ts';
 
 // Photographs wait here until the site has them: in a cellar one is taken as well as anywhere, and the event that names it is hashed at once.
 
@@ -20,22 +21,9 @@ interface PicturesDatabase extends DBSchema {
   pictures: { key: string; value: KeptPicture };
 }
 
-let opened: Promise<IDBPDatabase<PicturesDatabase>> | null = null;
-
-const database = (): Promise<IDBPDatabase<PicturesDatabase>> => {
-  opened ??= openDB<PicturesDatabase>('jentik-pictures', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('pictures', { keyPath: 'id' });
-    },
-    terminated: () => {
-      opened = null;
-    },
-  });
-  opened.catch(() => {
-    opened = null;
-  });
-  return opened;
-};
+const database = localDatabase<PicturesDatabase>('jentik-pictures', (db) => {
+  db.createObjectStore('pictures', { keyPath: 'id' });
+});
 
 /** Keeps a photograph. Throws where the device does not: then it must not be said to be taken. */
 export const keepPicture = async (picture: KeptPicture): Promise<void> => {

@@ -10,6 +10,7 @@ import { MakeSafe } from './MakeSafe.tsx';
 import { NotKept } from './NotKept.tsx';
 import { PulledMeanwhile } from './PulledMeanwhile.tsx';
 import { RefusedHere } from './RefusedHere.tsx';
+import { RemedyQuestion } from './RemedyQuestion.tsx';
 import { SecondClick } from './SecondClick.tsx';
 import type { Bench } from './use-bench.ts';
 
@@ -87,36 +88,8 @@ export const BenchQuestions = ({ bench, job, person }: Props) => {
     case 'second-click':
       return <SecondClick bench={bench} onClose={close} />;
     case 'replace':
-      return (
-        <WhyDialog
-          title={`Replaced: ${bench.position}`}
-          explanation="What was done to the old one stays in the record. The new one is pulled from snug."
-          action="It is replaced"
-          usual={['used once only', 'past its limit', 'thread gone', 'head or drive gone']}
-          onClose={close}
-          onDone={(why) => {
-            const { position } = bench;
-            if (position !== null) bench.happen({ kind: 'fastener-replaced', body: { position, why } });
-            close();
-          }}
-        />
-      );
     case 'inspected-not-good':
-      return (
-        <WhyDialog
-          title={`Not good: ${bench.position}`}
-          explanation="It has to be replaced before anything is pulled here again."
-          action="Record it as not good"
-          usual={['thread damaged', 'stretched', 'seat crushed', 'strands cut']}
-          onClose={close}
-          onDone={(note) => {
-            const { position } = bench;
-            if (position !== null)
-              bench.happen({ kind: 'fastener-inspected', body: { position, isGood: false, note } });
-            close();
-          }}
-        />
-      );
+      return <RemedyQuestion bench={bench} question={bench.question} onClose={close} />;
     case 'leave-step':
       return (
         <WhyDialog
