@@ -113,6 +113,16 @@ export const groupOf = (
   { group }: Pick<PlannedFastener, 'group'>,
 ): PlannedGroup => (groups.find(({ id }) => id === group) ?? groups[0]) as PlannedGroup;
 
+/** The title of a step of a plan, of one of its groups or of any; its id where the plan has none such. */
+export const stepTitle = (
+  { groups }: Pick<JobPlan, 'groups'>,
+  { group, step }: { readonly group: string | null; readonly step: string },
+): string =>
+  groups
+    .filter(({ id }) => group === null || id === group)
+    .flatMap(({ kind }) => kind.steps)
+    .find(({ id }) => id === step)?.title ?? step;
+
 /** Whether a fastener is of a part that there is no other of. */
 export const isOnlyOne = ({ parts }: PlannedGroup, { part }: Pick<PlannedFastener, 'part'>): boolean =>
   parts.some(({ code, isIrreplaceable }) => isIrreplaceable && code === part);

@@ -6,7 +6,7 @@ import { type FastenerView, isAsRequired } from './bench.ts';
 import { fastenersIn, groupWork, isByHand } from './group-work.ts';
 import type { JobView } from './job-view.ts';
 import { lastPass, nextPass } from './passes.ts';
-import { rowDone, rowOf } from './step-row.ts';
+import { type RowDone, rowDone, rowOf } from './step-row.ts';
 import { type StepDone, stepKey } from './steps.ts';
 import { waitSince } from './wait-since.ts';
 
@@ -22,6 +22,8 @@ export type DueStep = {
   readonly limits: Limits | null;
   /** Since when a wait counts, as an ISO instant; null where it was not begun, and for what is no wait. */
   readonly since: string | null;
+  /** Where it stands in a row of steps that are done with one instrument; null where it stands alone. */
+  readonly inRow: (RowDone & { readonly of: number }) | null;
   /** How it came out when it was done last; null where it was not. */
   readonly last: StepDone | null;
 };
@@ -50,17 +52,19 @@ export const limitsFor = ({ act }: JointStep, fastener: FastenerView | undefined
 export const isAccountedFor = ({ last }: Pick<DueStep, 'last'>): boolean =>
   last !== null && (last.isGood || last.result.kind === 'left');
 
-/** How a step came out last. One of a row counts only as far as the row has come: what is good and out of its turn is done again. */
-const lastDone = (
+/** How a step came out last, and where its row stands. One of a row counts only as far as the row has come: what is good and out of its turn is done again. */
+const rowAndLast = (
   job: Stepped,
   step: JointStep,
   at: StepPlace,
   group: PlannedGroup | null,
-): StepDone | null => {
+): Pick<DueStep, 'inRow' | 'last'> => {
   const last = job.lastSteps.get(stepKey(at)) ?? null;
   const row = rowOf(stepsBeside(job, { step, group }), step);
-  if (row.length === 0 || !last?.isGood) return last;
-  return row.indexOf(step) < rowDone(job, row, at).done ? last : null;
+  if (row.length === 0) return { inRow: null, last };
+  const so = rowDone(job, row, at);
+  const isCounted = !last?.isGood || row.indexOf(step) < so.done;
+  return { inRow: { ...so, of: row.length }, last: isCounted ? last : null };
 };
 
 const place = (
@@ -80,7 +84,7 @@ const place = (
     afterPass,
     limits: limitsFor(step, fastener),
     since: step.act.kind === 'wait' && rules ? waitSince(job, at, { step, group }, rules) : null,
-    last: lastDone(job, step, at, group),
+    ...rowAndLast(job, step, at, group),
   };
 };
 

@@ -14,7 +14,8 @@ export type NextAction =
   | { readonly kind: 'choose-tool' }
   | { readonly kind: 'make-safe' }
   | { readonly kind: 'step'; readonly due: DueStep }
-  | { readonly kind: 'loosen' }
+  /** Whether what else is to be done about it is led through. */
+  | { readonly kind: 'loosen'; readonly isLed: boolean }
   /** After something went wrong: the thread and what it holds looked at, or the fastener replaced. */
   | { readonly kind: 'inspect' | 'replace'; readonly remedy: Remedy }
   | { readonly kind: 'measure-run-on'; readonly taken: TakenTool }
@@ -52,7 +53,7 @@ const runOnFirst = (job: JobView, fastener: FastenerView, taken: TakenTool): Nex
 
 const remedyNext = ({ isPastLimit, remedy }: FastenerView): NextAction | null => {
   const [act] = remedy?.left ?? [];
-  if (isPastLimit || act === 'loosen') return { kind: 'loosen' };
+  if (isPastLimit || act === 'loosen') return { kind: 'loosen', isLed: remedy !== null };
   return remedy && act ? { kind: act, remedy } : null;
 };
 

@@ -7,9 +7,11 @@ export type RowDone = {
   readonly done: number;
   /** What it was begun with; null before it is begun, and where nothing of it is measured. */
   readonly instrument: string | null;
+  /** The step that made the row begin again, until it is begun; null where none did. */
+  readonly brokenBy: StepDone | null;
 };
 
-const NOT_BEGUN: RowDone = { done: 0, instrument: null };
+const NOT_BEGUN: RowDone = { done: 0, instrument: null, brokenBy: null };
 
 /** The steps that are done in one row with a step, in their order; none where it stands alone. */
 export const rowOf = (steps: readonly JointStep[], { row }: JointStep): readonly JointStep[] =>
@@ -20,11 +22,12 @@ const instrumentOf = ({ result }: StepDone): string | null =>
 
 const afterStep = (before: RowDone, index: number, done: StepDone): RowDone => {
   if (done.result.kind === 'left') return index === before.done ? { ...before, done: index + 1 } : before;
-  if (!done.isGood) return NOT_BEGUN;
+  const broken = { ...NOT_BEGUN, brokenBy: done };
+  if (!done.isGood) return broken;
   const instrument = instrumentOf(done);
-  if (index === 0) return { done: 1, instrument };
+  if (index === 0) return { done: 1, instrument, brokenBy: null };
   const isNext = index === before.done && (before.instrument === null || before.instrument === instrument);
-  return isNext ? { done: index + 1, instrument } : NOT_BEGUN;
+  return isNext ? { done: index + 1, instrument, brokenBy: null } : broken;
 };
 
 /** How far a row has come on what it is done on. A step of it that was left by a lead counts; one out of its turn begins it again. */

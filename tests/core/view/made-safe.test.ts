@@ -57,6 +57,11 @@ describe('proved dead: the tester proved, dead, the tester proved again', () => 
     const job = cabinet().ready();
     for (const each of steps) job.step(each);
     expect(due(job).slice(0, 3)).toEqual(ROW);
+    // What broke it is said where it begins again, until it is begun.
+    const first = () => openMakeSafe(job.state)[0]?.inRow;
+    expect(first()).toMatchObject({ done: 0, of: 3, brokenBy: { step: steps.at(-1)?.step } });
+    job.step(volts('tester-proved-before', '231'));
+    expect(first()).toMatchObject({ done: 1, brokenBy: null, instrument: 'VT-02' });
   });
 
   test('a second proof that differs by a tenth agrees; by more it does not', () => {

@@ -4,6 +4,7 @@ import { audit } from '#core/ledger/audit.ts';
 import { partEvents } from '#core/ledger/part-events.ts';
 import { REMEDY_ACTS, remedyAfter, remedyFor, TROUBLES } from '#core/remedy/trouble.ts';
 import { fastenerAt } from '#core/view/bench.ts';
+import { stepsAfter, stepsBefore } from '#core/view/due-steps.ts';
 import { nextAction } from '#core/view/next-action.ts';
 import { handedOver } from '#core/view/notes.ts';
 import { isReadyToSign, unexplainedItems } from '#core/view/open-items.ts';
@@ -160,6 +161,44 @@ describe('a part that is scrapped', () => {
       kind: 'step',
       due: { of: 'KC-7', last: null, step: { id: 'collet-inspected' } },
     });
+    expect(audit(job.chain())).toEqual([]);
+  });
+
+  test('what was measured with the old one is measured again with the new one', () => {
+    const job = begun().step(inspected('KC-1', good));
+    const at = (step: string) => ({ group: 'A', step, of: '1', afterPass: null }) as const;
+    const mm = (step: string, text: string) =>
+      ({
+        ...at(step),
+        result: {
+          kind: 'measured',
+          measure: { text, value: Number(text), unit: 'mm' },
+          instrument: 'DR-1',
+        },
+      }) as const;
+    job.step({ group: 'A', step: 'seats-clean', of: null, afterPass: null, result: { kind: 'confirmed' } });
+    job.step({ ...at('snapped-in'), result: { kind: 'confirmed' } });
+    job
+      .step(mm('insertion-depth', '4.0'))
+      .step(mm('flutes-out', '2.0'))
+      .pull('1')
+      .step(mm('runout', '0.005'));
+    const due = () => {
+      const fastener = fastenerAt(job.state, '1');
+      if (!fastener) return [];
+      return [...stepsBefore(job.state, fastener), ...stepsAfter(job.state, fastener)].map(
+        ({ step }) => step.id,
+      );
+    };
+    expect(due()).toEqual([]);
+    // Loosened, it is no longer what was checked; how it was prepared stays.
+    job.happen({ kind: 'fastener-loosened', body: { position: '1' } });
+    job.pull('1');
+    expect(due()).toEqual(['runout']);
+    job.step(mm('runout', '0.005'));
+    job.happen(scrap('KC-1', 'KC-7'));
+    expect(due()).toEqual(['collet-inspected', 'snapped-in', 'insertion-depth', 'flutes-out']);
+    expect(job.state.steps.filter(({ step }) => step === 'insertion-depth')).toHaveLength(1);
     expect(audit(job.chain())).toEqual([]);
   });
 

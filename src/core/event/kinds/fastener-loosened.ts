@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { positionSchema } from '../../bounds.ts';
 import { remedyAfter } from '../../remedy/trouble.ts';
 import { accepted, refused } from '../../result.ts';
+import { rulesOf } from '../../rules/rules-by-number.ts';
 import { fastenerAt, loose, withFastener } from '../../view/bench.ts';
+import { withoutStepsOf } from '../../view/forgotten-steps.ts';
 import { eventKind } from '../event-kind.ts';
 
 type At = { readonly position: string };
@@ -29,5 +31,10 @@ export const fastenerLoosened = eventKind({
         leftOpen: fastener.leftOpen,
         remedy: remedyAfter(fastener.remedy, 'loosen'),
       })),
+    // What was checked was checked as it was tight.
+    steps: (job, { body: { position } }) => {
+      const fastener = fastenerAt(job, position);
+      return fastener && rulesOf(job.rules)?.remediesAreLed ? withoutStepsOf(job, [fastener], ['check']) : {};
+    },
   },
 });

@@ -5,6 +5,7 @@ import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
 import type { Shape } from '../../shape.ts';
 import { fastenerAt, loose, withFastener } from '../../view/bench.ts';
+import { withoutStepsOf } from '../../view/forgotten-steps.ts';
 import { eventKind } from '../event-kind.ts';
 
 const bodySchema = z.strictObject({ position: positionSchema, why: whySchema });
@@ -32,5 +33,9 @@ export const fastenerReplaced = eventKind({
         runOn: null,
         remedy: null,
       })),
+    steps: (job, { body: { position } }) => {
+      const fastener = fastenerAt(job, position);
+      return fastener ? withoutStepsOf(job, [fastener], ['prepare', 'check']) : {};
+    },
   },
 });

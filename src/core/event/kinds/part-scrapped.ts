@@ -5,6 +5,7 @@ import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
 import type { Shape } from '../../shape.ts';
 import { loose } from '../../view/bench.ts';
+import { withoutStepsOf } from '../../view/forgotten-steps.ts';
 import { eventKind } from '../event-kind.ts';
 
 const bodySchema = z.strictObject({
@@ -64,5 +65,12 @@ export const partScrapped = eventKind({
         };
       }),
     }),
+    // By the part that they hold by now: the bench is changed before.
+    steps: (job, { body: { group, replacement } }) =>
+      withoutStepsOf(
+        job,
+        job.fasteners.filter(({ planned }) => planned.group === group && planned.part === replacement?.code),
+        ['prepare', 'check'],
+      ),
   },
 });
