@@ -33,14 +33,14 @@ test('a reading twelve times off asks before it is recorded', async ({ page }) =
 test('past the click: loosened, inspected, pulled again', async ({ page }) => {
   await setBench(page, 'Past the click');
   await page.keyboard.press('o');
-  await expect(page.getByTestId('verdict')).toContainText('Went past the click; nobody knows by how much.');
+  await expect(page.getByTestId('verdict')).toContainText('went past the click; nobody knows by how much.');
   // What comes next is led through, and said in one place.
   await expect(page.getByTestId('verdict')).not.toContainText('Next:');
   await expect(page.getByTestId('remedy')).toContainText('Loosen it and look');
   await expect(page.locator('[data-position=P1]')).toHaveAttribute('data-status', 'high');
   await expect(page.getByTestId('main-action')).toContainText('P1 is loosened');
   await page.keyboard.press('Space');
-  await expect(page.getByTestId('remedy')).toContainText('looked at');
+  await expect(page.getByTestId('remedy')).toContainText('look at it');
   await expect(page.getByTestId('main-action')).toContainText('Good: thread, head and seat of P1');
   await page.keyboard.press('Space');
   await expect(page.getByTestId('main-action')).toContainText('It clicked');

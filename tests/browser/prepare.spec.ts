@@ -92,7 +92,7 @@ test('a step of every act, what goes wrong led through, a part scrapped, a note 
     await expect(page.getByRole('alert')).toContainText('Not yet');
     await page.reload();
     await expect(page.getByTestId('wait-left')).toContainText('The time is up');
-    await expect(main(page)).toContainText('Waited: go on');
+    await expect(main(page)).toContainText('Go on, once the time is up');
     await page.keyboard.press('Space');
   });
 
@@ -219,5 +219,8 @@ test('a tester that shows another voltage the second time has proved nothing: th
   await measure('Tested dead', '0');
   await measure('Tester proved again', '12');
   await expect(step(page).getByRole('heading')).toHaveText('Tester proved');
+  await expect(page.getByTestId('row-broken')).toContainText(
+    'From the first again: tester proved again came to 12 V, with VT-02',
+  );
   await expect(page.getByRole('button', { name: 'Leave it' })).toBeDisabled();
 });

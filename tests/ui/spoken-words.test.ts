@@ -22,9 +22,7 @@ describe('what the bench says aloud', () => {
   test('one that went past says so, and what to do', () => {
     const job = new SampleJob().ready().pull('1', 'over-shot');
     const at = benchAt(job.state, { ...EMPTY_BENCH, chosen: '1' });
-    expect(spokenWords(job.state, { ...at, refusal: null }, null)).toBe(
-      '1 above. 1 is loosened, thread inspected',
-    );
+    expect(spokenWords(job.state, { ...at, refusal: null }, null)).toBe('1 above. 1 is loosened');
   });
 
   test('what is refused is not read out: it is to be looked at', () => {

@@ -81,7 +81,7 @@ describe('verdicts state fact and consequence', () => {
 
   test('past the click has no reading to show', () => {
     expect(said({ method: 'over-shot', reading: null, probability: null }).fact).toBe(
-      'Went past the click; nobody knows by how much.',
+      'went past the click; nobody knows by how much.',
     );
   });
 

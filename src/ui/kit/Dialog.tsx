@@ -22,7 +22,7 @@ export const Dialog = ({ title, isHeld = false, onClose, children }: Props) => (
           event.preventDefault();
           event.currentTarget.focus();
         }}
-        className="fixed inset-x-3 top-1/2 z-40 mx-auto max-h-[92dvh] max-w-xl -translate-y-1/2 overflow-y-auto rounded-lg border border-rule bg-sheet p-5 text-ink"
+        className="fixed inset-x-3 top-1/2 z-40 mx-auto max-h-[92dvh] max-w-xl -translate-y-1/2 overflow-y-auto rounded-lg border border-rule bg-sheet p-5 text-ink focus:outline-none"
       >
         <Radix.Title className="mr-12 mb-3 text-xl font-bold">{title}</Radix.Title>
         {children}

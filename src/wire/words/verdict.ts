@@ -89,7 +89,7 @@ export const verdictWords = (
       return {
         fact:
           pull.method === 'over-shot'
-            ? 'Went past the click; nobody knows by how much.'
+            ? 'went past the click; nobody knows by how much.'
             : `${read}, ${off(pull.highNewtonMetres)}above ${limit(pull.highNewtonMetres)}${where}.`,
         consequence:
           'Next: loosen it, look at the thread, replace the screw if its maker says so, then pull it again.',

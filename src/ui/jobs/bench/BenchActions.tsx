@@ -47,7 +47,7 @@ export const BenchActions = memo(({ bench, view, person, isReady }: Props) => {
           data-testid="main-action"
         >
           <span>{mainWords(action, position)}</span>
-          <span className="key">Space</span>
+          <span className="key">{isNumberNeeded(action) ? '0–9' : 'Space'}</span>
         </button>
       )}
       <div className={`grid gap-2 ${takes ? 'grid-cols-6' : 'grid-cols-5'}`}>

@@ -6,9 +6,9 @@ import { INSPECTION_WORDS, TROUBLE_WORDS } from '#wire/words/trouble.ts';
 import { KnownTroubles } from './KnownTroubles.tsx';
 
 const NAMES: Readonly<Record<RemedyAct, string>> = {
-  loosen: 'loosened',
-  inspect: 'looked at',
-  replace: 'replaced',
+  loosen: 'loosen',
+  inspect: 'look at it',
+  replace: 'replace',
 };
 
 /** What went wrong with the fastener in front, and the way to put it right: what is done of it, what is next, what follows. */
@@ -43,7 +43,7 @@ export const BenchRemedy = ({
             {remedy.left.includes(act) ? NAMES[act] : `${NAMES[act]} ✓`} →
           </li>
         ))}
-        <li className="text-faint">pulled again from snug</li>
+        <li className="text-faint">pull again from snug</li>
       </ol>
       {next === 'inspect' && <p className="font-semibold">{INSPECTION_WORDS}</p>}
       <p className="text-s text-faint">Common practice. The maker’s instructions come first.</p>

@@ -4,6 +4,7 @@ import Hourglass from 'lucide-react/icons/hourglass';
 import Ruler from 'lucide-react/icons/ruler';
 import SquareCheck from 'lucide-react/icons/square-check';
 import { lazy, memo } from 'react';
+import { stepTitle } from '#core/job/plan.ts';
 import type { JointStep } from '#core/joint/joint-step.ts';
 import type { Person } from '#core/people/person.ts';
 import type { DueStep } from '#core/view/due-steps.ts';
@@ -38,6 +39,27 @@ const whereWords = ({ group, of, step, afterPass }: DueStep, view: JobView): str
     .join(' · ');
 };
 
+/** Where a row of steps stands, and why it begins again where it does. */
+const RowSoFar = ({
+  row: { done, of, instrument, brokenBy },
+  view,
+}: {
+  readonly row: NonNullable<DueStep['inRow']>;
+  readonly view: JobView;
+}) => (
+  <>
+    <p className="text-s">
+      {done + 1} of {of}, one after the other, with {instrument ?? 'one instrument'}
+    </p>
+    {brokenBy && (
+      <p className="font-semibold text-high" data-testid="row-broken">
+        From the first again: {stepTitle(view.plan, brokenBy).toLowerCase()} came to{' '}
+        {stepResultWords(brokenBy.result, brokenBy.waitedMinutes)}. What came before it proves nothing now.
+      </p>
+    )}
+  </>
+);
+
 type Props = { readonly bench: Bench; readonly view: JobView; readonly person: Person };
 
 /** The step that is due: what to do, what is wanted of it, and what it is measured with. */
@@ -45,7 +67,7 @@ export const BenchStep = memo(({ bench, view, person }: Props) => {
   const { action, typed } = bench;
   if (action.kind !== 'step') return null;
   const { due } = action;
-  const { step, limits, last } = due;
+  const { step, limits, last, inRow } = due;
   const Icon = ICONS[step.act.kind];
   return (
     <section
@@ -69,7 +91,8 @@ export const BenchStep = memo(({ bench, view, person }: Props) => {
           {limitsWords(limits)}
         </p>
       )}
-      {last && !last.isGood && (
+      {inRow && <RowSoFar row={inRow} view={view} />}
+      {last && !last.isGood && last !== inRow?.brokenBy && (
         <p className="font-semibold text-high">
           Last time: {stepResultWords(last.result, last.waitedMinutes)}
         </p>

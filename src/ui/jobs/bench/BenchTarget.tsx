@@ -62,7 +62,9 @@ export const BenchTarget = memo(({ bench, view }: { readonly bench: Bench; reado
   const isByHand = planned.requirement.requirement.kind === 'finger-tight';
   const isAssumed = targetOrNull(view, fastener)?.steps.some(({ assumed }) => assumed) ?? false;
   // On a phone a step that is due has the room: the torque comes after it.
-  const onlyWide = bench.action.kind === 'step' || fastener.remedy ? 'max-sm:hidden' : '';
+  const step = bench.action.kind === 'step' ? bench.action.due : null;
+  // What is done for the whole job is done before anybody looks at a torque.
+  const onlyWide = step && step.group === null ? 'hidden' : step || fastener.remedy ? 'max-sm:hidden' : '';
   const facts = [
     `${(view.indexByPosition.get(planned.position) ?? 0) + 1} of ${view.fasteners.length}`,
     view.plan.groups.length > 1 ? group.title : '',

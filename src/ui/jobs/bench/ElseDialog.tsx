@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { groupOf } from '#core/job/plan.ts';
 import type { Person } from '#core/people/person.ts';
-import { TROUBLES } from '#core/remedy/trouble.ts';
+import { remedyFor, TROUBLES } from '#core/remedy/trouble.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { TROUBLE_WORDS } from '#wire/words/trouble.ts';
 import { Dialog } from '../../kit/Dialog.tsx';
@@ -21,7 +21,7 @@ const CHOICE = 'act-quiet min-h-14 justify-start text-left';
 
 /** What went wrong at the fastener in front, and what else there is to do or to note there. */
 export const ElseDialog = ({ bench, view, person, onClose }: Props) => {
-  const [asked, setAsked] = useState<'note' | 'hand-over' | 'scrap' | null>(null);
+  const [asked, setAsked] = useState<'note' | 'hand-over' | 'scrap' | 'nothing-harmed' | null>(null);
   const { fastener, position } = bench;
   const group = fastener ? groupOf(view.plan, fastener.planned) : null;
   const part = group?.parts.find(({ code }) => code === fastener?.planned.part);
@@ -38,6 +38,15 @@ export const ElseDialog = ({ bench, view, person, onClose }: Props) => {
     );
   if (asked === 'scrap' && group && part)
     return <ScrapForm bench={bench} group={group.id} part={part} onClose={onClose} />;
+  if (asked === 'nothing-harmed')
+    return (
+      <Dialog title={`${position}: low`} isHeld onClose={onClose}>
+        <p className="mb-4">{TROUBLE_WORDS.low.advice} It is in the record.</p>
+        <button type="button" className="act w-full" onClick={onClose}>
+          Pull on
+        </button>
+      </Dialog>
+    );
   const mayFeel =
     view.cautions !== null && fastener && !fastener.isPastLimit && !isSigned && bench.action.kind !== 'step';
   return (
@@ -57,7 +66,9 @@ export const ElseDialog = ({ bench, view, person, onClose }: Props) => {
                       kind: 'trouble-met',
                       body: { position: fastener.planned.position, trouble, note: '' },
                     });
-                    onClose();
+                    // Where nothing has to be put right, what to do is said here.
+                    if (remedyFor(trouble, fastener.planned)) onClose();
+                    else setAsked('nothing-harmed');
                   }}
                 >
                   <span>

@@ -1,7 +1,7 @@
 import { useWatch } from 'react-hook-form';
 import { z } from 'zod';
 import { assumptionsOf } from '#core/view/assumptions.ts';
-import { cautionsOf } from '#core/view/due-steps.ts';
+import { cautionsOf, makeSafeSteps } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { assumptionWords } from '#wire/words/assumption.ts';
 import { Dialog } from '../../kit/Dialog.tsx';
@@ -46,6 +46,7 @@ export const MakeSafe = ({ view, person, onConfirm, onClose }: Props) => {
         <p className="mb-3 text-m">
           Jentik replaces no lock, no meter and no licensed person. Local codes and the maker’s instructions
           come first. Tick each as you have done or seen it; the record names you, {person}.
+          {makeSafeSteps(view.plan).length > 0 && ' What is measured comes after it.'}
         </p>
         <div className="grid gap-1">
           {asked.map(({ id, title, detail }) => (

@@ -10,9 +10,9 @@ const stepWords = ({ step, limits, since }: DueStep): string => {
     case 'inspect':
       return `Good: ${step.title.toLowerCase()}`;
     case 'wait':
-      return since === null ? 'Begin to wait' : 'Waited: go on';
+      return since === null ? 'Begin to wait' : 'Go on, once the time is up';
     case 'measure':
-      return `Type what you measured, ${limits?.unit ?? ''}`;
+      return `Type it, in ${limits?.unit ?? ''}`;
     case 'photograph':
       return 'Take the photograph above';
   }
@@ -28,7 +28,7 @@ export const mainWords = (action: NextAction, position: string | null): string =
     case 'step':
       return stepWords(action.due);
     case 'loosen':
-      return `${position} is loosened, thread inspected`;
+      return action.isLed ? `${position} is loosened` : `${position} is loosened, thread inspected`;
     case 'inspect':
       return `Good: thread, head and seat of ${position}`;
     case 'replace':

@@ -1,14 +1,9 @@
+import { stepTitle } from '#core/job/plan.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import type { StepDone } from '#core/view/steps.ts';
 import { ASSUMPTION_TITLES } from '#wire/words/assumption.ts';
 import { limitsWords, stepResultWords } from '#wire/words/joint.ts';
 import { timeHere } from '../../kit/time/here.ts';
 import { KeptPicture, NotesMade } from './NotesMade.tsx';
-
-const titleOf = ({ plan }: JobView, { group, step }: StepDone): string => {
-  const groups = group === null ? plan.groups : plan.groups.filter(({ id }) => id === group);
-  return groups.flatMap(({ kind }) => kind.steps).find(({ id }) => id === step)?.title ?? step;
-};
 
 const titleOfConfirmed = (titles: ReadonlyMap<string, string>, id: string): string =>
   (ASSUMPTION_TITLES as Readonly<Record<string, string>>)[id] ?? (titles.get(id) ?? id).toLowerCase();
@@ -36,7 +31,7 @@ export const StepsDone = ({ view }: { readonly view: JobView }) => {
           <ul className="grid gap-1" data-testid="steps-done">
             {steps.map((done) => (
               <li key={done.eventId} className="border-b border-rule py-1">
-                <strong>{titleOf(view, done)}</strong>
+                <strong>{stepTitle(plan, done)}</strong>
                 {done.of !== null && ` ${done.of}`}
                 {done.afterPass !== null && ` after pass ${done.afterPass}`}:{' '}
                 <span className={done.isGood || done.result.kind === 'left' ? '' : 'font-semibold text-high'}>
