@@ -266,15 +266,13 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
   const start = (): (() => void) => {
     let isOver = false;
     tell(events);
-    // What the page before this one sent may have been placed after this page's events were read and before the outbox was.
+    // Side by side: what another page sends meanwhile it tells, before it lets go of it (outbox/sender).
     const patience = new Promise<void>((resolve) => setTimeout(resolve, CATCH_UP_MS));
-    void refold()
-      .then(() => Promise.race([catchUp(), patience]))
-      .then(() => {
-        if (isOver) return;
-        set({ isReady: true });
-        void keepAll();
-      });
+    void Promise.all([refold(), Promise.race([catchUp(), patience])]).then(() => {
+      if (isOver) return;
+      set({ isReady: true });
+      void keepAll();
+    });
     const stopListening = onSignal((news) => {
       if (news.kind === 'stuck' && (news.job ?? jobId) === jobId) set({ stuck: news.because });
       if (news.kind === 'placed') {

@@ -1,7 +1,11 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { type JobOnDevice, type JobStore, jobStore } from '#client/job/job-store.ts';
+import { openStores } from '#client/job/open-stores.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
+
+// As soon as the script is there, and not once the page has come alive.
+openStores();
 
 /** A job on this device, and what can be done with it. */
 export type OpenJob = JobOnDevice &
