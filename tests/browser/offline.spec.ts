@@ -7,6 +7,7 @@ import {
   address,
   eventsOf,
   expect,
+  PICTURE,
   patient,
   plainList,
   plannedJob,
@@ -108,6 +109,107 @@ test('without the site an address that this device has not leads to what it has,
   server = await startOwn(port);
   await tab.goto('/tools');
   await expect(tab.getByRole('heading', { name: 'Tools' })).toBeVisible();
+  await context.close();
+  await server.stop();
+});
+
+/** How many of a kind are in the browser's own database. */
+const waitingPictures = (tab: Page): Promise<number> =>
+  tab.evaluate(
+    () =>
+      new Promise<number>((done) => {
+        const asked = indexedDB.open('jentik-pictures');
+        asked.onsuccess = () => {
+          const count = asked.result.transaction('pictures').objectStore('pictures').count();
+          count.onsuccess = () => {
+            asked.result.close();
+            done(count.result);
+          };
+        };
+      }),
+  );
+
+test('two tabs of one job off line, one of them killed: every pull once, in the order they were made', async ({
+  page,
+  browser,
+}) => {
+  const port = await freePort();
+  let server = await startOwn(port);
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Two tabs', plainList(6));
+  const context = await sameHands(browser, page, server.address, 'allow');
+  const one = patient(await context.newPage());
+  await readyBench(one, job);
+  await one.keyboard.press('Space');
+  await expect(one.getByTestId('waiting')).toHaveText('all sent · opens off line');
+  process.kill(server.pid, 'SIGKILL');
+  await server.exited;
+  const other = patient(await context.newPage());
+  await other.goto(`/jobs/${job}/bench`);
+  await expect(other.getByTestId('main-action')).toBeEnabled();
+  for (const [tab, position] of [
+    [one, 'P1'],
+    [other, 'P2'],
+    [one, 'P3'],
+    [other, 'P4'],
+  ] as const) {
+    await tab.bringToFront();
+    await pull(tab, position);
+  }
+  await killTab(context, other);
+  await one.bringToFront();
+  await pull(one, 'P5');
+  server = await startOwn(port);
+  await one.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(one.getByTestId('waiting')).toContainText('all sent');
+  const pulled = (await eventsOf(page, job)).filter(({ kind }) => kind === 'pull-made');
+  expect(pulled.map(({ body }) => body.position)).toEqual(['P1', 'P2', 'P3', 'P4', 'P5']);
+  await context.close();
+  await server.stop();
+});
+
+test('a photograph taken off line waits through a killed tab and a server that dies on it, and is there once', async ({
+  page,
+  browser,
+}) => {
+  const port = await freePort();
+  let server = await startOwn(port);
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, 'Photographed', plainList(2));
+  const context = await sameHands(browser, page, server.address, 'allow');
+  const first = patient(await context.newPage());
+  await readyBench(first, job);
+  await expect(first.getByTestId('waiting')).toHaveText('all sent · opens off line');
+  await server.stop();
+  await first.keyboard.press('e');
+  await first.getByRole('button', { name: 'Note or photograph' }).click();
+  await first.getByLabel('Note', { exact: true }).fill('as found');
+  await first
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'found.png', mimeType: 'image/png', buffer: PICTURE });
+  await expect(first.getByText('Photograph kept; take another')).toBeVisible();
+  await first.getByRole('button', { name: 'Put it into the record' }).click();
+  await expect(first.getByTestId('waiting')).toContainText('1 waiting to send');
+  await killTab(context, first);
+
+  const cold = patient(await context.newPage());
+  await cold.goto(`/jobs/${job}/sign`);
+  await expect(cold.getByTestId('notes-made')).toContainText('as found');
+  expect(await waitingPictures(cold)).toBe(1);
+  // The first answer never comes: the server dies on it.
+  server = await startOwn(port);
+  const asked = cold.waitForRequest(/attachments/);
+  await cold.evaluate(() => window.dispatchEvent(new Event('online')));
+  await asked;
+  process.kill(server.pid, 'SIGKILL');
+  await server.exited;
+  server = await startOwn(port);
+  await cold.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(cold.getByTestId('waiting')).toContainText('all sent');
+  await expect.poll(() => waitingPictures(cold)).toBe(0);
+  const link = cold.getByTestId('notes-made').getByRole('link', { name: 'photograph' });
+  const kept = await cold.request.get((await link.getAttribute('href')) ?? '');
+  expect((await kept.body()).equals(PICTURE)).toBe(true);
   await context.close();
   await server.stop();
 });

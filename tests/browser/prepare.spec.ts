@@ -1,4 +1,3 @@
-import { Buffer } from 'node:buffer';
 import { createHash } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { inspected, waited } from '#core/joint/written-step.ts';
@@ -8,17 +7,12 @@ import {
   cautionsAsked,
   cautionsDone,
   expect,
+  PICTURE,
   plannedJob,
   signedIn,
   takeTool,
   test,
 } from './site.ts';
-
-/** A picture of one point: PNG, RFC 2083. */
-const PICTURE = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-  'base64',
-);
 
 /** A kind of joint with a step of every act, whose wait is over soon. */
 const TRIAL = {
@@ -148,6 +142,12 @@ test('a step of every act, what goes wrong led through, a part scrapped, a note 
     await page.keyboard.press('Space');
     await expect(dialog).toBeVisible();
     await dialog.getByRole('button', { name: /It was a second click/ }).click();
+    // Neither does a pulse choose what went wrong.
+    await page.keyboard.press('e');
+    await page.keyboard.press('Space');
+    await expect(page.getByRole('dialog', { name: /^What else/ })).toBeVisible();
+    await expect(page.getByTestId('remedy')).toHaveCount(0);
+    await page.keyboard.press('Escape');
     await expect(page.getByTestId('current-position')).toHaveText('P2');
   });
 

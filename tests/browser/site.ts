@@ -19,6 +19,12 @@ export const address = (): string => process.env['JENTIK_TEST_ADDRESS'] ?? '';
 /** The template of the demo for a ring. */
 export const DEMO_TEMPLATE = '0190a000-0000-7000-8000-0000000e0001';
 
+/** A picture of one point: PNG, RFC 2083. */
+export const PICTURE = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
+
 /** A process of a test's own that serves the same site, to be stopped, killed and started where it was. */
 export const startOwn = (port: number): Promise<Application> =>
   startApplication(process.env['JENTIK_TEST_FOLDER'] ?? '', process.env['JENTIK_TEST_APP_URL'] ?? '', port);

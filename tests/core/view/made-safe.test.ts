@@ -123,6 +123,9 @@ describe('proved dead: the tester proved, dead, the tester proved again', () => 
     expect(code(job.try(left))).toBe('role-may-not');
     job.happen(left, LEAD);
     expect(nextAction(job.state, '1')).toMatchObject({ due: { step: { id: 'tested-dead' } } });
+    // What comes after it has nothing to agree with, and is no dead end.
+    job.step(volts('tested-dead', '0')).step(volts('tester-proved-after', '230'));
+    expect(due(job)).toEqual(['discharged', 'stored-energy']);
   });
 
   test('pulled all the same, it is objected to and still due at the end', () => {

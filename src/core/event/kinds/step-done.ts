@@ -42,7 +42,7 @@ const left = (
   return right && !right.ok ? right : accepted({ waitedMinutes: null, isGood: false });
 };
 
-/** Whether what is measured now agrees with what it has to agree with; with nothing to agree with, it does not. */
+/** Whether what is measured now agrees with what it has to agree with. It does where a lead left that; where it was never done it does not. */
 const agrees = (
   job: JobView,
   { group, of, afterPass }: StepSaid,
@@ -51,7 +51,7 @@ const agrees = (
 ): boolean => {
   if (step.agrees === undefined) return true;
   const other = job.lastSteps.get(stepKey({ group, step: step.agrees.with, of, afterPass }));
-  if (other?.result.kind !== 'measured') return false;
+  if (other?.result.kind !== 'measured') return other?.result.kind === 'left';
   const first = other.result.measure.value;
   return Math.abs(value - first) <= (Math.abs(first) * step.agrees.withinPercent) / 100 + HAIR;
 };
