@@ -39,7 +39,7 @@ export const requirementTarget = (
   );
   if (!target.ok) return target;
   const { thenAngleDegrees, ...torqueTarget } = target.value;
-  return thenAngleDegrees === null
+  return thenAngleDegrees === null || rules.anglesAreTurned
     ? accepted(torqueTarget)
     : refused({ code: 'angle-not-recordable', angleDegrees: thenAngleDegrees });
 };

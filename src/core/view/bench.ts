@@ -41,6 +41,8 @@ export type FastenerView = {
   readonly unquietPass: number;
   /** Whether it must be loosened before it is pulled again: it went past, or was pulled by feel and nobody knows how far. */
   readonly isPastLimit: boolean;
+  /** How many of the angles that its source asks for it has been turned by since it was last loose. */
+  readonly turned: number;
   /** What went wrong with it and is not put right yet; null where nothing is. */
   readonly remedy: Remedy | null;
   readonly isWitnessMarked: boolean;
@@ -90,6 +92,7 @@ const untouched = (planned: PlannedFastener): FastenerView => ({
   moved: null,
   unquietPass: 0,
   isPastLimit: false,
+  turned: 0,
   remedy: null,
   isWitnessMarked: false,
   leftOpen: null,
@@ -102,6 +105,7 @@ export const loose = (fastener: FastenerView): FastenerView => ({
   pass: 0,
   moved: null,
   unquietPass: 0,
+  turned: 0,
   isPastLimit: false,
   isWitnessMarked: false,
   leftOpen: null,

@@ -2,6 +2,7 @@ import type { JobRefusal } from '../job/refusal.ts';
 import type { Remedy } from '../remedy/trouble.ts';
 import { isIndicating } from '../tool/tool.ts';
 import type { ToolSetting } from '../tool/tool-setting.ts';
+import { type AngleDue, angleDue } from './angle-due.ts';
 import { type FastenerView, fastenerAt, needsRunOn, type TakenTool, toolsAtHand } from './bench.ts';
 import { blockingSteps, cautionsOf, type DueStep, openSteps, stepsAfter, stepsBefore } from './due-steps.ts';
 import type { JobView } from './job-view.ts';
@@ -19,6 +20,7 @@ export type NextAction =
   | { readonly kind: 'inspect' | 'replace'; readonly remedy: Remedy }
   | { readonly kind: 'measure-run-on'; readonly taken: TakenTool }
   | { readonly kind: 'finger-tighten' }
+  | { readonly kind: 'turn'; readonly due: AngleDue }
   | { readonly kind: 'set-tool'; readonly taken: TakenTool; readonly wanted: ToolSetting }
   | { readonly kind: 'pull'; readonly taken: TakenTool; readonly wanted: ToolSetting }
   | { readonly kind: 'another-tool'; readonly taken: TakenTool; readonly refusal: JobRefusal }
@@ -77,5 +79,7 @@ export const nextAction = (job: JobView, position: string | null): NextAction =>
   const [due] = [...stepsAfter(job, fastener), ...stepsBefore(job, fastener)];
   if (due) return { kind: 'step', due };
   if (isByHand || !taken) return { kind: 'finger-tighten' };
+  const angle = angleDue(job, fastener);
+  if (angle) return { kind: 'turn', due: angle };
   return needsRunOn(fastener) ? runOnFirst(job, fastener, taken) : withTool(job, fastener, taken);
 };

@@ -65,6 +65,8 @@ type BenchCode =
   | 'part-unknown'
   | 'part-repeated'
   | 'note-empty'
+  | 'angle-not-asked'
+  | 'angle-not-due'
   | 'steps-remain'
   | 'finger-tight'
   | 'not-finger-tight';
@@ -348,6 +350,18 @@ export const BENCH_WORDS: Wording = {
     words('No such part', `The group has no part ${part}.`, 'Take one that the plan names.'),
   'part-repeated': ({ part }) =>
     words('Already there', `${part} is on this group already.`, 'Give the new part its own code.'),
+  'angle-not-asked': ({ position }) =>
+    words(
+      'No angle asked',
+      `The source of ${position} asks for no such turn after its torque.`,
+      'Turn it no further. Where the maker asks for one, correct the requirement first.',
+    ),
+  'angle-not-due': ({ position }) =>
+    words(
+      'Its torque comes first',
+      `${position} has not reached the torque that its angle is turned from, or was turned by this one already.`,
+      'Bring it to its torque, mark it, then turn it on.',
+    ),
   'note-empty': () =>
     words('Nothing noted', 'There are no words and no picture.', 'Write or photograph something.'),
   'wait-not-over': ({ minutesLeft }) =>
