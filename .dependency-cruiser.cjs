@@ -26,6 +26,7 @@ const CORE_IN_ORDER = [
   'joint',
   'remedy',
   'trace',
+  'turn',
   'layout',
   'drawing',
   'simulate',

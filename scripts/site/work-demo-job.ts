@@ -127,6 +127,14 @@ const doNext = (worked: Worked, position: string | null): boolean | null => {
     case 'pull':
       if (fastener) pull(worked, fastener, action);
       return true;
+    case 'turn': {
+      const { step, degrees } = action.due;
+      const turned = { text: String(degrees), value: degrees, unit: '°' } as const;
+      const said = { position: position ?? '', step, turned, method: 'read' } as const;
+      const body = { ...said, askedDegrees: degrees, toleranceDegrees: 1, outcome: 'in' } as const;
+      worked.happen({ kind: 'angle-turned', body });
+      return true;
+    }
     case 'wind-down': {
       const tools = action.tools.map(({ taken, to }) => ({ toolId: taken.tool.id, setting: to }));
       worked.happen({ kind: 'tools-wound-down', body: { tools } });

@@ -44,6 +44,8 @@ export const resolveRequirementRequest = z.strictObject({
   unit: resultUnit,
 });
 export const resolveRequirementResponse = intervalSchema.extend({
+  /** What is turned after the torque, in degrees, one step after the other; none where the source asks for no angle. */
+  anglesDegrees: z.array(z.number()),
   steps: z.array(
     z.strictObject({
       gives: z.enum(['target', 'low', 'high']),

@@ -99,8 +99,11 @@ test.describe('calculations are public, stateless and checked both ways', () => 
     const { body } = await compute('resolve-requirement', { requirement: 'max 12 Nm' });
     expect(body.target.value).toBeCloseTo(9.6, 9);
     expect(body.steps).toContainEqual(expect.objectContaining({ gives: 'low', assumed: true }));
-    expect((await compute('resolve-requirement', { requirement: '22 ft-lb + 90°' })).body.problem.code).toBe(
-      'angle-not-recordable',
+    const turned = await compute('resolve-requirement', { requirement: '22 ft-lb + 90° + 45°' });
+    expect(turned.body.target.value).toBeCloseTo(22, 9);
+    expect(turned.body.anglesDegrees).toEqual([90, 45]);
+    expect((await compute('resolve-requirement', { requirement: 'snug + 60°' })).body.problem.code).toBe(
+      'snug-then-angle',
     );
     expect(
       (await compute('resolve-requirement', { requirement: '14 in-lb / 2.6 Nm' })).body.problem.code,

@@ -294,6 +294,21 @@ describe('what others do, and what a device can’t keep', () => {
     expect(pulls(bench, '1')).toHaveLength(1);
   });
 
+  test('what one’s own hands pulled in another tab is done with here', () => {
+    const bench = watched(() => {});
+    bench.store.choose('1');
+    bench.news();
+    pulledBy(bench.job, TECHNICIAN, '1');
+    bench.news();
+    expect(bench.store.snapshot()).toMatchObject({ chosen: null, question: null });
+    // What is typed for it stays.
+    bench.store.choose('2');
+    bench.store.typeWhole('2.1');
+    pulledBy(bench.job, TECHNICIAN, '2');
+    bench.news();
+    expect(bench.store.snapshot()).toMatchObject({ chosen: '2', typed: '2.1' });
+  });
+
   test('another’s pull elsewhere asks nothing', async () => {
     const bench = watched((job) => {
       pulledBy(job, EKO, '2');

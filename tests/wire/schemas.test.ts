@@ -5,6 +5,7 @@ import { EVENT_KINDS } from '#core/event/kinds.ts';
 import { ONLY_GROUP } from '#core/job/only-group.ts';
 import type { PlannedRequirement } from '#core/job/plan.ts';
 import { CONTROL_CABINET } from '#core/joint/kinds/control-cabinet.ts';
+import { CONTROL_CABINET_1 } from '#core/joint/kinds/control-cabinet-1.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { jobNumberText } from '#wire/job-summary.ts';
 import { openApiText } from '#wire/openapi.ts';
@@ -37,6 +38,20 @@ const draining = () => {
   const setting = { text: '5', value: 5, unit: 'lbf.in' } as const;
   job.happen({ kind: 'tools-wound-down', body: { tools: [{ toolId: TOOL.id, setting }] } });
   job.happen({ kind: 'wait-begun', body: { group: null, step: 'discharged', of: null, afterPass: null } });
+  return job;
+};
+
+/** A bolt brought to its torque and turned on. */
+const turnedOn = () => {
+  const kind = { ...CONTROL_CABINET_1, revision: 2 };
+  const job = new SampleJob(planOf(sampleGroup('A', kind, [{ printed: '20 Nm + 90°' }]))).ready(LARGE);
+  const turned = { text: '90', value: 90, unit: '°' } as const;
+  const said = { position: '1', step: 0, turned, method: 'read' } as const;
+  job.pull('1');
+  job.happen({
+    kind: 'angle-turned',
+    body: { ...said, askedDegrees: 90, toleranceDegrees: 5, outcome: 'in' },
+  });
   return job;
 };
 
@@ -85,7 +100,7 @@ const everyKind = () => {
 
 describe('events cross the boundary whole', () => {
   test('every kind of event passes its schema unchanged, unplaced and placed', () => {
-    const jobs = [everyKind(), ofARing(), withTrouble(), draining()];
+    const jobs = [everyKind(), ofARing(), withTrouble(), draining(), turnedOn()];
     expect([...new Set(jobs.flatMap(({ events }) => events.map(({ kind }) => kind)))].sort()).toEqual(
       ['job-planned', ...Object.keys(EVENT_KINDS)].sort(),
     );

@@ -1,5 +1,5 @@
 import type { Person } from '#core/people/person.ts';
-import { fastenerAt, type PullRecord } from '#core/view/bench.ts';
+import { fastenerAt, isAsRequired, type PullRecord } from '#core/view/bench.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import type { OwnStore } from '../store.ts';
 import { type AskedPull, type BenchState, benchAt } from './bench-state.ts';
@@ -72,6 +72,16 @@ export const watchBeside = (
   const refusedSeen = new Set<string>();
   let wasNotKept = false;
   let inHand: { readonly position: string | null; readonly known: ReadonlySet<string> } | null = null;
+  const isDoneElsewhere = ({ position, known }: NonNullable<typeof inHand>): boolean => {
+    const fastener = position === null ? undefined : fastenerAt(view(), position);
+    const last = fastener?.pulls.at(-1);
+    return (
+      last !== undefined &&
+      !known.has(last.eventId) &&
+      last.person.id === job.person?.id &&
+      isAsRequired(fastener?.status ?? 'open')
+    );
+  };
   const look = (): void => {
     const { isReady, storageProblem, refusedEntries } = job.snapshot();
     if (!isReady) return;
@@ -86,6 +96,15 @@ export const watchBeside = (
     for (const { event } of refusedEntries) refusedSeen.add(event.id);
     const { position } = benchAt(view(), store.snapshot());
     inHand = { position, known: pullsAt(view(), position) };
+    // In another tab one's own hands went on: what is done there is not the next thing here.
+    if (
+      before &&
+      before.position === position &&
+      isDoneElsewhere(before) &&
+      !isPulling() &&
+      store.snapshot().typed === ''
+    )
+      set({ chosen: null });
     if (isNewlyNotKept) set({ question: 'not-kept' });
     if (refused) set(stoppedAt(refused, view()));
     if (before && other && before.position !== null)

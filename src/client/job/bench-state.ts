@@ -59,6 +59,8 @@ export type BenchState = {
   readonly refusedId: string | null;
   /** A pull of a round that waits until it is said whether the fastener turned. */
   readonly asked: AskedPull | null;
+  /** Whether an angle is counted in sixths of a turn, and not in degrees. */
+  readonly isInSixths: boolean;
   /** The fastener whose run-on torque is measured again. */
   readonly remeasured: string | null;
 };
@@ -151,5 +153,6 @@ export const EMPTY_BENCH: BenchState = {
   meanwhile: null,
   refusedId: null,
   asked: null,
+  isInSixths: false,
   remeasured: null,
 };

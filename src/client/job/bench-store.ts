@@ -3,7 +3,8 @@ import { judgedRunOn } from '#core/command/judge-run-on.ts';
 import type { JobHappening } from '#core/event/event.ts';
 import type { PullMethod } from '#core/job/pull.ts';
 import type { StepResult } from '#core/job/step-done.ts';
-import { NUMBER_MAX_LENGTH } from '#core/quantity/read-number.ts';
+import { NUMBER_MAX_LENGTH, readNumber } from '#core/quantity/read-number.ts';
+import { SIXTH_DEGREES } from '#core/turn/turn.ts';
 import { fastenerAt, isAsRequired } from '#core/view/bench.ts';
 import { type DueStep, stepsAfter } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
@@ -65,6 +66,8 @@ export type BenchStore = Store<BenchState> & {
   /** Records the reading that was asked about as it is. */
   readonly letStand: () => void;
   readonly doStep: (result: StepResult) => void;
+  /** Chooses whether an angle is counted in sixths of a turn. */
+  readonly countSixths: (isInSixths: boolean) => void;
   /** Records a click on a fastener that is in as a second click, which is a check. */
   readonly recordSecondClick: () => void;
   /** Says that a wait is over, to a person who looks elsewhere. */
@@ -221,11 +224,32 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     if (asked) pull(asked.method, asked.readingText, { ...asked.more, moved });
   };
 
+  /** Records the angle that a fastener was turned by, in degrees or counted in sixths of a turn. */
+  const recordTurn = (typed: string, { action, position }: BenchAt): void => {
+    if (action.kind !== 'turn' || position === null) return;
+    const number = readNumber(typed);
+    if (!number.ok) {
+      set({ refusal: number.refusal });
+      return;
+    }
+    const { isInSixths } = store.snapshot();
+    const value = number.value.value * (isInSixths ? SIXTH_DEGREES : 1);
+    const turned = { text: isInSixths ? String(value) : number.value.text, value, unit: '°' } as const;
+    const said = { position, step: action.due.step, turned, method: isInSixths ? 'sixths' : 'read' } as const;
+    const body = { ...said, askedDegrees: action.due.degrees, toleranceDegrees: 1, outcome: 'in' } as const;
+    if (!happen({ kind: 'angle-turned', body })) return;
+    set({ typed: '' });
+    const after = fastenerAt(view(), position);
+    effects.verdict(after?.status === 'in' || after?.turned !== action.due.step);
+    goOn(position);
+  };
+
   const recordTyped = (): void => {
     const { typed } = store.snapshot();
     const here = at();
     if (typed === '' || !job.snapshot().isReady) return;
     if (here.action.kind === 'measure-run-on') recordRunOn(typed, here);
+    else if (here.action.kind === 'turn') recordTurn(typed, here);
     else if (here.action.kind === 'step') measure(typed, here.action.due);
     else pullOrAsk('reading', typed);
   };
@@ -286,6 +310,7 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
         pullOrAsk('click', null);
         break;
       case 'measure-run-on':
+      case 'turn':
         break;
     }
   };
@@ -304,6 +329,7 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
       if (!isBounce(pulsedAtMs)) inOrder(unlessAsked(doMain))();
     },
     doStep,
+    countSixths: (isInSixths) => set({ isInSixths, typed: '' }),
     recordSecondClick: inOrder(recordSecondClick),
     tellWaitOver: () => effects.waitOver?.(),
     sayTurned: inOrder(sayTurned),

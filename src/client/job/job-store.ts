@@ -56,6 +56,8 @@ export type JobStore = Store<JobOnDevice> & {
   readonly happen: (happening: JobHappening) => Result<JobView, JobRefusal>;
   /** Whether the last pull is safe on this device's disk or with the site, while that is not known yet; null once it is. */
   readonly keeping: () => Promise<boolean> | null;
+  /** Resolves once everything that happened here is with the site; without one, once it is safe on this device's disk and the site was given some time. */
+  readonly allSent: () => Promise<void>;
   /** Looks at what others did, where the site answers and the last look is a moment ago; null where there is no need. It takes no longer than a person would
    *  not notice. */
   readonly look: () => Promise<void> | null;
@@ -81,6 +83,9 @@ const LOOK_MS = 400;
 const AT_WORK_MS = 30_000;
 const LOOK_AT_WORK_MS = 600;
 const TICK_MS = 200;
+/** Whoever leaves a job to somebody else waits so long for it to be sent, and for a disk that is late. */
+const SENT_MS = 3_000;
+const SAFE_MS = 10_000;
 
 const headOf = ({ placed }: FoldedJob): SignedHead => {
   const last = placed.at(-1);
@@ -239,6 +244,16 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
   };
   const isDiskGone = (): boolean => store.snapshot().storageProblem?.problem.code === 'device-storage-failed';
 
+  const allSent = async (): Promise<void> => {
+    const since = performance.now();
+    for (;;) {
+      const { waiting, settling } = store.snapshot();
+      const waited = performance.now() - since;
+      if (waiting === 0 || waited >= SAFE_MS || (waited >= SENT_MS && settling === 0)) return;
+      await new Promise((resolve) => setTimeout(resolve, TICK_MS / 4));
+    }
+  };
+
   let workedAt = Number.NEGATIVE_INFINITY;
   const happen: JobStore['happen'] = (happening) => {
     const known = { ...knowingNothing(person), ...knewOf(happening), at: deviceNow() };
@@ -309,6 +324,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     snapshot: store.snapshot,
     subscribe: store.subscribe,
     happen,
+    allSent,
     // A disk that is known to be gone is not waited for.
     keeping: () => (isDiskGone() ? null : (keeping?.isKept ?? null)),
     look,

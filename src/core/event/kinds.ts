@@ -1,3 +1,4 @@
+import { angleTurned } from './kinds/angle-turned.ts';
 import { cautionsConfirmed } from './kinds/cautions-confirmed.ts';
 import { fastenerChecked } from './kinds/fastener-checked.ts';
 import { fastenerInspected } from './kinds/fastener-inspected.ts';
@@ -53,4 +54,5 @@ export const EVENT_KINDS = {
   'wait-begun': waitBegun,
   'note-made': noteMade,
   'tools-wound-down': toolsWoundDown,
+  'angle-turned': angleTurned,
 } as const;

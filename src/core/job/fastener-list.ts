@@ -13,6 +13,7 @@ import { resolvedRequirement } from '../spec/requirement/resolved-requirement.ts
 import { classRefusal } from '../spec/screw/property-class.ts';
 import { stated } from '../stated.ts';
 import type { Schools } from '../target/schools.ts';
+import { asksNoTorque } from '../target/target-and-acceptance.ts';
 import {
   boundedText,
   type CellRefusal,
@@ -88,7 +89,7 @@ const readCellRequirement = (
     null,
     NEWEST_RULES,
   );
-  return target.ok || target.refusal.code === 'finger-tight' ? read : target;
+  return target.ok || asksNoTorque(target.refusal) ? read : target;
 };
 
 /** Which line of how many of its group a line is: where it is drawn when the list has no places. */

@@ -90,6 +90,8 @@ export type JobRefusal =
   | { readonly code: 'gap-accepted-already'; readonly group: string }
   | { readonly code: 'part-unknown'; readonly part: string }
   | { readonly code: 'part-repeated'; readonly part: string }
+  | { readonly code: 'angle-not-asked'; readonly position: string }
+  | { readonly code: 'angle-not-due'; readonly position: string }
   | { readonly code: 'note-empty' }
   | { readonly code: 'remedy-first'; readonly position: string; readonly act: RemedyAct }
   | { readonly code: 'wait-not-begun'; readonly step: string }

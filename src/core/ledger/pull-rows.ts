@@ -2,9 +2,10 @@ import { type LedgerEvent, lifted } from '../event/lifted.ts';
 import { kindsOf } from '../job/plan.ts';
 import { unitSymbol } from '../quantity/unit.ts';
 import { assumptionsOf } from '../view/assumptions.ts';
+import { fastenerAt } from '../view/bench.ts';
 import type { JobView } from '../view/job-view.ts';
 
-/** One line per pull in the order they were made, by column name, as a table for spreadsheets; voided pulls too. */
+/** One line per pull, and per angle turned after one, in the order they were made, by column name, as a table for spreadsheets; voided pulls too. */
 export const pullRows = (
   state: JobView,
   kept: readonly LedgerEvent[],
@@ -55,5 +56,30 @@ export const pullRows = (
       };
     }),
   );
-  return rows.sort((a, b) => a.sequence - b.sequence);
+  const [shape] = rows;
+  const empty = Object.fromEntries(Object.keys(shape ?? {}).map((column) => [column, '']));
+  const turns = events.flatMap((event) => {
+    if (event.kind !== 'angle-turned') return [];
+    const { position, method, turned, outcome } = event.body;
+    const planned = fastenerAt(state, position)?.planned;
+    return [
+      {
+        ...empty,
+        sequence: event.sequence,
+        position,
+        label: planned?.label ?? '',
+        requirement: planned?.requirement.printed ?? '',
+        read_as: planned?.requirement.readAs ?? '',
+        method: `angle ${method}`,
+        reading: turned.text,
+        unit: turned.unit,
+        verdict: outcome,
+        person: event.person.name,
+        device_time: event.deviceTime,
+        event: event.id,
+        hash: event.hash,
+      },
+    ];
+  });
+  return [...rows, ...turns].sort((a, b) => a.sequence - b.sequence);
 };

@@ -15,7 +15,8 @@ type OnJob = {
 
 /** Target and acceptance of a requirement, with all that the book says of it: the one way from a requirement to a target, for a line of a
  *  list, a plan and a pull alike. The school "tool class" has none until a tool is chosen, which works it out again; the site's tolerance
- *  stands in until then. Refuses: what specifiedTarget refuses, and angle-not-recordable. */
+ *  stands in until then. Refuses: what specifiedTarget refuses, snug-then-angle, and angle-not-recordable
+ *  (under rules that turn no angle, and an angle of the other part that stands beside no torque). */
 export const requirementTarget = (
   { requirement, book, isLowerHalf = false }: OnJob,
   runOn: WrittenTorque | null,
@@ -37,9 +38,14 @@ export const requirementTarget = (
     known,
     toolLimitPercent,
   );
-  if (!target.ok) return target;
+  if (!target.ok)
+    return rules.anglesAreTurned &&
+      requirement.kind === 'snug-then-angle' &&
+      target.refusal.code === 'angle-not-recordable'
+      ? refused({ code: 'snug-then-angle', angleDegrees: target.refusal.angleDegrees })
+      : target;
   const { thenAngleDegrees, ...torqueTarget } = target.value;
-  return thenAngleDegrees === null
+  return thenAngleDegrees === null || rules.anglesAreTurned
     ? accepted(torqueTarget)
     : refused({ code: 'angle-not-recordable', angleDegrees: thenAngleDegrees });
 };

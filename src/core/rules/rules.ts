@@ -39,6 +39,8 @@ export type Rules = JudgingRules & {
   readonly makeSafeIsMeasured: boolean;
   /** Whether a wait before the pulls counts from when it was begun, and not before. */
   readonly waitsAreBegun: boolean;
+  /** Whether an angle after the torque is turned and recorded; else a requirement with one is no job's. */
+  readonly anglesAreTurned: boolean;
   /** Whether what went wrong with a fastener is led through before it is pulled again. */
   readonly remediesAreLed: boolean;
   /** The verdict on a pull of a pass before the last. */

@@ -1,5 +1,5 @@
 import { newtonMetres } from '../quantity/unit.ts';
-import { turnedDegrees } from '../spec/requirement/requirement.ts';
+import { wholeAngle } from '../spec/requirement/requirement.ts';
 import type { DerivationStep, SchoolChoice } from './derivation.ts';
 import type { Schools } from './schools.ts';
 import { specifiedTargetBy, type TargetRules } from './specified-target.ts';
@@ -50,11 +50,9 @@ const joined: TargetRules['joined'] = (a, b, schools) => {
   ]);
 };
 
-const sum = (angles: readonly number[]): number => angles.reduce((total, angle) => total + angle, 0);
-
 /** The larger of the angles that either part asks for, each with all its steps; null where neither asks for one. */
 const angleOf: TargetRules['angleOf'] = ({ requirement, otherPart }) => {
-  const angles = [requirement, otherPart].flatMap((part) => (part ? [sum(turnedDegrees(part))] : []));
+  const angles = [requirement, otherPart].flatMap((part) => (part ? [wholeAngle(part)] : []));
   const largest = Math.max(...angles);
   return largest > 0 ? largest : null;
 };

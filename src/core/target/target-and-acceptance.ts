@@ -18,7 +18,13 @@ export type TargetRefusal =
   | { readonly code: 'angle-not-recordable'; readonly angleDegrees: number }
   | { readonly code: 'made-for-harder-material' }
   /** Tightened by the fingers alone: there is no torque to aim at. */
-  | { readonly code: 'finger-tight' };
+  | { readonly code: 'finger-tight' }
+  /** Made snug and turned by an angle: there is no torque to aim at. */
+  | { readonly code: 'snug-then-angle'; readonly angleDegrees: number };
+
+/** Whether there is no target because none is asked for: by hand, as the source says. */
+export const asksNoTorque = ({ code }: { readonly code: string }): boolean =>
+  code === 'finger-tight' || code === 'snug-then-angle';
 
 /** Target of a maximum alone, as a share of it. Source: common practice, no published source. */
 export const SHARE_OF_MAXIMUM = 0.8;

@@ -7,6 +7,7 @@ import type { Remedy } from '../remedy/trouble.ts';
 import type { MountedAdapter } from '../tool/adapter.ts';
 import type { Tool } from '../tool/tool.ts';
 import type { ToolBlock } from '../tool/tool-blocks.ts';
+import type { TurnMethod, TurnOutcome, WrittenDegrees } from '../turn/turn.ts';
 import type { Outcome } from '../verdict/tightening-verdict.ts';
 
 /** A fastener's status, which its witness stripe shows. */
@@ -25,6 +26,17 @@ export type PullRecord = {
   readonly voided: { readonly why: string; readonly person: Person } | null;
 };
 
+/** An angle that a fastener was turned by. */
+export type TurnRecord = {
+  /** Which of the angles that its source asks for, counted from 0. */
+  readonly step: number;
+  readonly askedDegrees: number;
+  readonly toleranceDegrees: number;
+  readonly turned: WrittenDegrees;
+  readonly method: TurnMethod;
+  readonly outcome: TurnOutcome;
+};
+
 export type FastenerView = {
   readonly planned: PlannedFastener;
   /** Run-on torque measured on the last turns before seating, added to target and acceptance; null until measured. */
@@ -41,6 +53,10 @@ export type FastenerView = {
   readonly unquietPass: number;
   /** Whether it must be loosened before it is pulled again: it went past, or was pulled by feel and nobody knows how far. */
   readonly isPastLimit: boolean;
+  /** How many of the angles that its source asks for it has been turned by since it was last loose. */
+  readonly turned: number;
+  /** Every turn since then, in the order they were made; one that stopped short is among them. */
+  readonly turns: readonly TurnRecord[];
   /** What went wrong with it and is not put right yet; null where nothing is. */
   readonly remedy: Remedy | null;
   readonly isWitnessMarked: boolean;
@@ -90,6 +106,8 @@ const untouched = (planned: PlannedFastener): FastenerView => ({
   moved: null,
   unquietPass: 0,
   isPastLimit: false,
+  turned: 0,
+  turns: [],
   remedy: null,
   isWitnessMarked: false,
   leftOpen: null,
@@ -102,6 +120,8 @@ export const loose = (fastener: FastenerView): FastenerView => ({
   pass: 0,
   moved: null,
   unquietPass: 0,
+  turned: 0,
+  turns: [],
   isPastLimit: false,
   isWitnessMarked: false,
   leftOpen: null,

@@ -2,6 +2,7 @@ import { groupOf, type JobPlan, type PlannedGroup } from '../job/plan.ts';
 import type { StepPlace } from '../job/step-done.ts';
 import type { JointStep, Limits, Stage } from '../joint/joint-step.ts';
 import { rulesOf } from '../rules/rules-by-number.ts';
+import { anglesAsked } from './angle-due.ts';
 import { type FastenerView, isAsRequired } from './bench.ts';
 import { fastenersIn, groupWork, isByHand } from './group-work.ts';
 import type { JobView } from './job-view.ts';
@@ -182,6 +183,10 @@ const COMES_BEFORE: ReadonlySet<Stage> = new Set(['prepare', 'between-passes', '
 
 const isThrough = (job: Stepped, group: PlannedGroup): boolean => groupWork(job, group).pass === null;
 
+/** Whether a step asks for an angle that was told already when the fastener was turned by it. */
+const isAngleTold = (job: Stepped, fastener: FastenerView, { act }: JointStep): boolean =>
+  act.kind === 'measure' && act.limits.unit === '°' && anglesAsked(job, fastener).length > 0;
+
 /** What is due at a finished fastener: its own checks. */
 export const stepsAfter = (job: Stepped, fastener: FastenerView): readonly DueStep[] => {
   const group = groupOf(job.plan, fastener.planned);
@@ -192,7 +197,7 @@ export const stepsAfter = (job: Stepped, fastener: FastenerView): readonly DueSt
     (!group.kind.roundsUntilStill || isThrough(job, group));
   if (!isFinished) return [];
   return stepsAt(group.kind, 'check')
-    .filter(({ scope }) => scope === 'fastener')
+    .filter((step) => step.scope === 'fastener' && !isAngleTold(job, fastener, step))
     .flatMap((step) => ofScope(job, group, step, [fastener]))
     .filter(isOpen);
 };
@@ -209,6 +214,11 @@ const stepsAtEnd = (job: Stepped, group: PlannedGroup): readonly DueStep[] => {
         ? passes.flatMap((afterPass) => ofScope(job, group, step, fasteners, afterPass))
         : ofScope(job, group, step, fasteners),
     )
+    .filter(({ step, of }) => {
+      const fastener =
+        step.scope === 'fastener' ? fasteners.find(({ planned }) => planned.position === of) : undefined;
+      return !fastener || !isAngleTold(job, fastener, step);
+    })
     .filter((due) => isOpen(due) && (due.step.isBlocking || !COMES_BEFORE.has(due.step.stage)));
 };
 

@@ -1,4 +1,5 @@
 import type { PlannedGroup } from '../job/plan.ts';
+import { isTorqueless } from '../spec/requirement/requirement.ts';
 import { type FastenerView, isAsRequired } from './bench.ts';
 import type { JobView } from './job-view.ts';
 import { lastPass } from './passes.ts';
@@ -10,9 +11,9 @@ export type GroupWork = {
   readonly left: readonly FastenerView[];
 };
 
-/** Whether a fastener is tightened by the fingers alone, as its requirement asks. */
-export const isByHand = ({ planned }: FastenerView): boolean =>
-  planned.requirement.requirement.kind === 'finger-tight';
+/** Whether a fastener is tightened by hand without a torque, as its requirement asks. */
+export const isByHand = ({ planned }: Pick<FastenerView, 'planned'>): boolean =>
+  isTorqueless(planned.requirement.requirement);
 
 /** The fasteners of a group, in their order. */
 export const fastenersIn = (

@@ -2,8 +2,10 @@ import type { JobRefusal } from '../job/refusal.ts';
 import type { Remedy } from '../remedy/trouble.ts';
 import { isIndicating } from '../tool/tool.ts';
 import type { ToolSetting } from '../tool/tool-setting.ts';
+import { type AngleDue, angleDue, anglesAsked } from './angle-due.ts';
 import { type FastenerView, fastenerAt, needsRunOn, type TakenTool, toolsAtHand } from './bench.ts';
 import { blockingSteps, cautionsOf, type DueStep, openSteps, stepsAfter, stepsBefore } from './due-steps.ts';
+import { isByHand } from './group-work.ts';
 import type { JobView } from './job-view.ts';
 import { settingWith, toolFor } from './tool-for.ts';
 import { isSetFor } from './wanted-setting.ts';
@@ -19,7 +21,9 @@ export type NextAction =
   /** After something went wrong: the thread and what it holds looked at, or the fastener replaced. */
   | { readonly kind: 'inspect' | 'replace'; readonly remedy: Remedy }
   | { readonly kind: 'measure-run-on'; readonly taken: TakenTool }
-  | { readonly kind: 'finger-tighten' }
+  /** Whether it is made snug, and turned on from there. */
+  | { readonly kind: 'finger-tighten'; readonly isSnug: boolean }
+  | { readonly kind: 'turn'; readonly due: AngleDue }
   | { readonly kind: 'set-tool'; readonly taken: TakenTool; readonly wanted: ToolSetting }
   | { readonly kind: 'pull'; readonly taken: TakenTool; readonly wanted: ToolSetting }
   | { readonly kind: 'another-tool'; readonly taken: TakenTool; readonly refusal: JobRefusal }
@@ -64,8 +68,8 @@ export const nextAction = (job: JobView, position: string | null): NextAction =>
   if (job.signatures.length > 0) return { kind: 'signed' };
   const fastener = position === null ? undefined : fastenerAt(job, position);
   const taken = fastener ? toolFor(job, fastener) : ([...job.takenTools.values()][0] ?? null);
-  const isByHand = fastener?.planned.requirement.requirement.kind === 'finger-tight';
-  if (!taken && !isByHand) return { kind: 'choose-tool' };
+  const isHandTight = fastener !== undefined && isByHand(fastener);
+  if (!taken && !isHandTight) return { kind: 'choose-tool' };
   if (!job.cautions && cautionsOf(job.plan).length > 0) return { kind: 'make-safe' };
   if (!fastener) {
     const [due] = [...blockingSteps(job), ...openSteps(job)];
@@ -77,6 +81,8 @@ export const nextAction = (job: JobView, position: string | null): NextAction =>
   if (remedying) return remedying;
   const [due] = [...stepsAfter(job, fastener), ...stepsBefore(job, fastener)];
   if (due) return { kind: 'step', due };
-  if (isByHand || !taken) return { kind: 'finger-tighten' };
+  const angle = angleDue(job, fastener);
+  if (angle) return { kind: 'turn', due: angle };
+  if (isHandTight || !taken) return { kind: 'finger-tighten', isSnug: anglesAsked(job, fastener).length > 0 };
   return needsRunOn(fastener) ? runOnFirst(job, fastener, taken) : withTool(job, fastener, taken);
 };

@@ -16,6 +16,7 @@ import {
   tableFindings,
 } from '#core/spec/lookup/lookup-table.ts';
 import { readRequirement } from '#core/spec/requirement/read-requirement.ts';
+import { turnedDegrees } from '#core/spec/requirement/requirement.ts';
 import { resolvedRequirement } from '#core/spec/requirement/resolved-requirement.ts';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { relubricatedTarget } from '#core/target/specified-target.ts';
@@ -103,6 +104,7 @@ export const resolveRequirement = ({
     target: quantity(target, unit),
     low: quantity(low, unit),
     high: quantity(high, unit),
+    anglesDegrees: [...turnedDegrees(read.value.requirement)],
     steps: steps.map(({ gives, rule, school, assumed, ratio, result }) => ({
       gives,
       rule,

@@ -9,7 +9,7 @@ openStores();
 
 /** A job on this device, and what can be done with it. */
 export type OpenJob = JobOnDevice &
-  Pick<JobStore, 'happen' | 'take' | 'catchUp' | 'seen'> & {
+  Pick<JobStore, 'happen' | 'take' | 'catchUp' | 'seen' | 'allSent'> & {
     /** The store that all this comes from. */
     readonly store: JobStore;
   };
@@ -28,7 +28,7 @@ export const useJob = (jobId: string, events: readonly LedgerEvent[], person: Pe
     };
   }, [store]);
   return useMemo(() => {
-    const { happen, take, catchUp, seen } = store;
-    return { ...job, happen, take, catchUp, seen, store };
+    const { happen, take, catchUp, seen, allSent } = store;
+    return { ...job, happen, take, catchUp, seen, allSent, store };
   }, [job, store]);
 };

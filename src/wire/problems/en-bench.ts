@@ -65,8 +65,11 @@ type BenchCode =
   | 'part-unknown'
   | 'part-repeated'
   | 'note-empty'
+  | 'angle-not-asked'
+  | 'angle-not-due'
   | 'steps-remain'
   | 'finger-tight'
+  | 'snug-then-angle'
   | 'not-finger-tight';
 
 type Wording = {
@@ -111,9 +114,15 @@ export const BENCH_WORDS: Wording = {
     ),
   'angle-not-recordable': (p) =>
     words(
-      'Torque then angle',
-      `This asks for ${p.angleDegrees}° more after the torque; no angle can be recorded here yet.`,
-      'Take this fastener out of the list and record it on paper with an angle gauge.',
+      'An angle that can’t be recorded here',
+      `This asks for ${p.angleDegrees}° where there is no torque to turn from, or on a job that was begun before angles were recorded.`,
+      'Take this fastener out of the list and record it on paper with an angle gauge, or begin the job anew.',
+    ),
+  'snug-then-angle': (p) =>
+    words(
+      'Snug, then an angle',
+      `It is made snug by hand and turned by ${p.angleDegrees}°; its source prints no torque.`,
+      'Confirm it on the Bench, then record the angle.',
     ),
   'class-not-met': ({ position, asked, inHand, standing }) =>
     words(
@@ -348,6 +357,18 @@ export const BENCH_WORDS: Wording = {
     words('No such part', `The group has no part ${part}.`, 'Take one that the plan names.'),
   'part-repeated': ({ part }) =>
     words('Already there', `${part} is on this group already.`, 'Give the new part its own code.'),
+  'angle-not-asked': ({ position }) =>
+    words(
+      'No angle asked',
+      `The source of ${position} asks for no such turn after its torque.`,
+      'Turn it no further. Where the maker asks for one, correct the requirement first.',
+    ),
+  'angle-not-due': ({ position }) =>
+    words(
+      'Its torque comes first',
+      `${position} has not reached the torque that its angle is turned from, or was turned by this one already.`,
+      'Bring it to its torque, mark it, then turn it on.',
+    ),
   'note-empty': () =>
     words('Nothing noted', 'There are no words and no picture.', 'Write or photograph something.'),
   'wait-not-over': ({ minutesLeft }) =>

@@ -75,6 +75,7 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'steps-remain': 409,
   'wait-not-over': 409,
   'wait-not-begun': 409,
+  'angle-not-due': 409,
   'remedy-first': 409,
   'joint-kind-unknown': 409,
   'ledger-broken': 503,

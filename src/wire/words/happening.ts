@@ -28,6 +28,7 @@ const WORDS: Readonly<Record<UnplacedEvent['kind'], string>> = {
   'wait-begun': 'a wait begun',
   'note-made': 'a note',
   'tools-wound-down': 'tools wound down',
+  'angle-turned': 'turned on by an angle',
 };
 
 /** What happened, as a list of what waits names it: "a pull of P1". */

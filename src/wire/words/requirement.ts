@@ -1,13 +1,14 @@
 import { type TorqueUnit, unitSymbol } from '#core/quantity/unit.ts';
 import { printedTorques, type Requirement, turnedDegrees } from '#core/spec/requirement/requirement.ts';
 
-const turnedWords = (requirement: Requirement): string =>
-  turnedDegrees(requirement)
-    .map((degrees) => `, then ${degrees}°`)
-    .join('');
+const turnedWords = (requirement: Requirement): string => anglesWords(turnedDegrees(requirement));
 
 const toleranceWords = (plus: number, minus: number): string =>
   plus === minus ? `±${plus} %` : `+${plus} % −${minus} %`;
+
+/** What is turned after the torque in words: ", then 90°"; empty where nothing is. */
+export const anglesWords = (angles: readonly number[]): string =>
+  angles.map((degrees) => `, then ${degrees}°`).join('');
 
 /** A requirement in words, as it was read: "20 to 24 lbf·in", "at most 7 N·m". */
 export const requirementWords = (requirement: Requirement): string => {

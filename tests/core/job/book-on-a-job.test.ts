@@ -130,7 +130,6 @@ describe('a fastener moved to another requirement', () => {
 
   test.each([
     [moved('26 to 30 in-lb', ' '), 'why-missing'],
-    [moved('20 Nm + 90°'), 'angle-not-recordable'],
     [{ ...moved('5 Nm'), body: { ...moved('5 Nm').body, position: '9' } }, 'unknown-position'],
   ])('it is refused: %#', (happening, expected) => {
     expect(code(jobWith(required('20 to 24 in-lb')).try(happening))).toBe(expected);

@@ -177,7 +177,6 @@ describe('what does not work says which line and column', () => {
     { row: 'X1,pump,10,20,14 AWG,22', expected: [['requirement', 'no-unit']] },
     { row: 'X1,pump,10,20,14 AWG,22 pounds', expected: [['requirement', 'ambiguous-unit']] },
     { row: 'X1,pump,10,20,14 AWG,14 in-lb / 2.6 Nm', expected: [['requirement', 'statements-disagree']] },
-    { row: 'X1,pump,10,20,14 AWG,22 ft-lb + 90°', expected: [['requirement', 'angle-not-recordable']] },
     {
       row: 'X1,pump,a,b,14 AWG,22 pounds',
       expected: [

@@ -123,9 +123,6 @@ describe('what a job’s events add up to', () => {
     };
     const job = new SampleJob();
     expect(code(job.decide(null, { kind: 'job-planned', body: twice }))).toBe('position-repeated');
-    expect(code(job.decide(null, { kind: 'job-planned', body: samplePlan(['22 in-lb + 90°']) }))).toBe(
-      'angle-not-recordable',
-    );
   });
 
   test('the audit names the event that can’t have happened, and goes on', () => {

@@ -22,6 +22,7 @@ const OF_ANY_JOINT = [
   'wait-begun',
   'note-made',
   'tools-wound-down',
+  'angle-turned',
 ] as const;
 
 /** Kinds of event that a version did not have yet. */

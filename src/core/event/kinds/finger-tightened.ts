@@ -2,13 +2,15 @@ import { z } from 'zod';
 import { positionSchema } from '../../bounds.ts';
 import { accepted, refused } from '../../result.ts';
 import type { Shape } from '../../shape.ts';
+import { anglesAsked } from '../../view/angle-due.ts';
 import { fastenerAt, withFastener } from '../../view/bench.ts';
+import { isByHand } from '../../view/group-work.ts';
 import { eventKind } from '../event-kind.ts';
 
 const bodySchema = z.strictObject({ position: positionSchema });
 type At = Shape<typeof bodySchema>;
 
-/** A fastener tightened by the fingers, where that is what its requirement asks: confirmed, never given a torque. */
+/** A fastener tightened by hand, where that is what its requirement asks: confirmed, never given a torque. One that is turned on from there has reached where its angle begins. */
 export const fingerTightened = eventKind({
   kind: 'finger-tightened',
   body: bodySchema,
@@ -19,12 +21,16 @@ export const fingerTightened = eventKind({
     const { position } = said;
     const fastener = fastenerAt(job, position);
     if (!fastener) return refused({ code: 'unknown-position', position });
-    return fastener.planned.requirement.requirement.kind === 'finger-tight'
-      ? accepted(said)
-      : refused({ code: 'not-finger-tight', position });
+    return isByHand(fastener) ? accepted(said) : refused({ code: 'not-finger-tight', position });
   },
   apply: {
     bench: (job, { body: { position } }) =>
-      withFastener(job, position, (fastener) => ({ ...fastener, status: 'finger-tight', leftOpen: null })),
+      withFastener(job, position, (fastener) => ({
+        ...fastener,
+        status: anglesAsked(job, fastener).length > 0 ? 'reached' : 'finger-tight',
+        turned: 0,
+        turns: [],
+        leftOpen: null,
+      })),
   },
 });

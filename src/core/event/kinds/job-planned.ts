@@ -8,6 +8,7 @@ import type { Action } from '../../people/may.ts';
 import { accepted, type Result, refused } from '../../result.ts';
 import { requirementTarget } from '../../rules/requirement-target.ts';
 import type { Rules } from '../../rules/rules.ts';
+import { asksNoTorque } from '../../target/target-and-acceptance.ts';
 import { type JobView, newJobView } from '../../view/job-view.ts';
 
 /** What is wrong with how a plan hangs together; null when nothing is: every fastener in one of its groups, the groups one after the other, none
@@ -56,7 +57,7 @@ export const jobPlanned = {
       const problem = requirementProblem(position, requirement, known, rules);
       if (problem) return refused(problem);
       const target = requirementTarget(requirement, null, plan.schools, null, rules);
-      if (!target.ok && target.refusal.code !== 'finger-tight') return target;
+      if (!target.ok && !asksNoTorque(target.refusal)) return target;
     }
     return accepted(plan);
   },

@@ -3,6 +3,7 @@ import { recordedPull } from '../../command/recorded-pull.ts';
 import { type PullBody, pullBodySchema, pullSaid } from '../../job/pull.ts';
 import { remedyFor } from '../../remedy/trouble.ts';
 import { rulesOf } from '../../rules/rules-by-number.ts';
+import { anglesAsked } from '../../view/angle-due.ts';
 import { type FastenerView, pullsWith, toolPulledWith, withFastener, withFound } from '../../view/bench.ts';
 import type { JobView } from '../../view/job-view.ts';
 import { allStruck } from '../../view/signatures.ts';
@@ -48,7 +49,8 @@ export const pullMade = eventKind({
               percent: toolPulledWith(job, fastener, body.toolId)?.tool.limitPercent ?? null,
             },
             pulls: pullsWith(job, fastener, { eventId, person, deviceTime, clock, body, voided: null }),
-            status: body.outcome,
+            // Its torque is only where the angle begins.
+            status: body.outcome === 'in' && anglesAsked(job, fastener).length > 0 ? 'reached' : body.outcome,
             pass,
             moved: body.moved,
             unquietPass: body.moved === false ? fastener.unquietPass : Math.max(fastener.unquietPass, pass),
@@ -57,6 +59,8 @@ export const pullMade = eventKind({
               body.outcome === 'high' ||
               (body.outcome === 'no-verdict' && fastener.isPastLimit) ||
               (body.outcome === 'by-feel' && (rulesOf(job.rules)?.byFeelStaysOpen ?? false)),
+            turned: 0,
+            turns: [],
             remedy: remedyOf(job, fastener, body),
             isWitnessMarked: false,
             leftOpen: null,

@@ -47,6 +47,8 @@ export const pullVoided = eventKind({
                   Math.min(fastener.unquietPass, (fastener.pulls.at(-1)?.body.pass ?? 1) - 1),
                 ),
                 isPastLimit: false,
+                turned: 0,
+                turns: [],
                 remedy: null,
                 isWitnessMarked: false,
               }

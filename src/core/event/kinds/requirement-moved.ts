@@ -6,6 +6,7 @@ import { type PlannedRequirement, plannedRequirementSchema } from '../../job/pla
 import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, refused } from '../../result.ts';
 import { requirementTarget } from '../../rules/requirement-target.ts';
+import { asksNoTorque } from '../../target/target-and-acceptance.ts';
 import { fastenerAt, fixedLimitNow, withFastener } from '../../view/bench.ts';
 import { toolFor } from '../../view/tool-for.ts';
 import { eventKind } from '../event-kind.ts';
@@ -40,7 +41,7 @@ export const requirementMoved = eventKind({
       toolFor(job, fastener)?.tool.limitPercent ?? null,
       rules,
     );
-    return target.ok || target.refusal.code === 'finger-tight' ? accepted(said) : target;
+    return target.ok || asksNoTorque(target.refusal) ? accepted(said) : target;
   },
   apply: {
     bench: (job, { body: { position, requirement } }) =>

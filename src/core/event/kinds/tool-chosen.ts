@@ -7,6 +7,7 @@ import { saysNothing } from '../../job/says-nothing.ts';
 import { accepted, type Result, refused } from '../../result.ts';
 import { requirementTarget } from '../../rules/requirement-target.ts';
 import type { Rules } from '../../rules/rules.ts';
+import { asksNoTorque } from '../../target/target-and-acceptance.ts';
 import {
   adapterFactor,
   fittingChain,
@@ -67,7 +68,7 @@ const targetProblem = (
     if (seen.has(key) && planned.requirement.book === null && planned.requirement.readAs === null) continue;
     seen.add(key);
     const target = requirementTarget(planned.requirement, runOn, schools, tool.limitPercent, rules);
-    if (!target.ok && target.refusal.code !== 'finger-tight') return target.refusal;
+    if (!target.ok && !asksNoTorque(target.refusal)) return target.refusal;
   }
   return null;
 };

@@ -33,6 +33,7 @@ export const RULES_1: Rules = {
   leadLeavesSteps: false,
   makeSafeIsMeasured: false,
   waitsAreBegun: false,
+  anglesAreTurned: false,
   remediesAreLed: false,
   shownFor: (torque) => torque,
   applied: (shown) => ({ torque: shown, knownErrorPercent: null }),

@@ -68,6 +68,14 @@ export const turnedDegrees = (requirement: Requirement): readonly number[] =>
     ? [requirement.angleDegrees, ...(requirement.furtherDegrees ?? [])]
     : [];
 
+/** All that a requirement asks to turn, in degrees; 0 where it asks for no angle. */
+export const wholeAngle = (requirement: Requirement): number =>
+  turnedDegrees(requirement).reduce((total, angle) => total + angle, 0);
+
+/** Whether a requirement asks for no torque: tightened by hand, and where it says so turned on by an angle. */
+export const isTorqueless = ({ kind }: Requirement): boolean =>
+  kind === 'finger-tight' || kind === 'snug-then-angle';
+
 /** The unit a requirement was printed in; the other one where it prints no torque. */
 export const printedUnit = (requirement: Requirement, otherwise: TorqueUnit): TorqueUnit =>
   printedTorques(requirement)[0]?.unit ?? otherwise;

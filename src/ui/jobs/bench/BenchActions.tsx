@@ -28,11 +28,13 @@ const PAD_SIGN = <Calculator size={20} aria-hidden="true" />;
 export const BenchActions = memo(({ bench, view, person, isReady }: Props) => {
   const { action, position, typed } = bench;
   const { isOpen, toggle } = usePad(isNumberNeeded(action));
-  const recording = typed === '' ? null : typedWords(action, typed);
+  const recording = typed === '' ? null : typedWords(action, typed, bench.isInSixths);
   const takes = takesNumber(action);
   return (
     <div className="grid gap-2">
-      {takes && isOpen && <NumberPad unit={unitTyped(action)} onDigit={bench.type} onErase={bench.erase} />}
+      {takes && isOpen && (
+        <NumberPad unit={unitTyped(action, bench.isInSixths)} onDigit={bench.type} onErase={bench.erase} />
+      )}
       {recording ? (
         <button type="button" disabled={!isReady} className={LARGE} onClick={bench.recordTyped}>
           <span>{recording}</span>

@@ -84,7 +84,7 @@ export const BenchQuestions = ({ bench, job, person }: Props) => {
         />
       );
     case 'else':
-      return <ElseDialog bench={bench} view={view} person={person} onClose={close} />;
+      return <ElseDialog bench={bench} view={view} person={person} allSent={job.allSent} onClose={close} />;
     case 'second-click':
       return <SecondClick bench={bench} onClose={close} />;
     case 'replace':

@@ -17,7 +17,7 @@ import { BenchStep } from './BenchStep.tsx';
 import { BenchTarget } from './BenchTarget.tsx';
 import { BenchVerdict } from './BenchVerdict.tsx';
 import { ComfortChoice } from './ComfortChoice.tsx';
-import { fetchLater, loadHandedOver, loadQuestions, loadRemedy } from './later.ts';
+import { fetchLater, loadHandedOver, loadQuestions, loadRemedy, loadTurn } from './later.ts';
 import { NotThisTool } from './NotThisTool.tsx';
 import { useAfterFrame } from './use-after-frame.ts';
 import { useBench } from './use-bench.ts';
@@ -26,6 +26,7 @@ import { useComfort } from './use-comfort.ts';
 
 const BenchQuestions = lazy(loadQuestions);
 const BenchRemedy = lazy(loadRemedy);
+const BenchTurn = lazy(loadTurn);
 const HandedOver = lazy(loadHandedOver);
 /** How many of those that follow are joined by the dotted line. */
 const DRAWN_AHEAD = 3;
@@ -97,6 +98,11 @@ export const BenchScreen = ({ events, person }: Props) => {
             {bench.fastener?.remedy && (
               <Later>
                 <BenchRemedy fastener={bench.fastener} view={view} />
+              </Later>
+            )}
+            {action.kind === 'turn' && (
+              <Later>
+                <BenchTurn due={action.due} isInSixths={bench.isInSixths} />
               </Later>
             )}
             <BenchStep bench={bench} view={view} person={person} />

@@ -2,13 +2,15 @@ import { memo } from 'react';
 import { mayRemeasure } from '#client/job/bench-state.ts';
 import { detailWords, groupOf } from '#core/job/plan.ts';
 import { leastRunOnLbfIn } from '#core/spec/screw/self-locking-run-on.ts';
+import { anglesAsked } from '#core/view/angle-due.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
+import { isByHand } from '#core/view/group-work.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { isFullPass, isRound, nextPass } from '#core/view/passes.ts';
 import { toolFor } from '#core/view/tool-for.ts';
 import { HEAD_DRIVE_WORDS } from '#wire/words/assumption.ts';
 import { passWords } from '#wire/words/joint.ts';
-import { writtenWords } from '#wire/words/requirement.ts';
+import { anglesWords, requirementWords, writtenWords } from '#wire/words/requirement.ts';
 import { requirementView } from '../requirement-view.ts';
 import { BenchWarnings } from './BenchWarnings.tsx';
 import { ThreadDirection } from './ThreadDirection.tsx';
@@ -59,7 +61,7 @@ export const BenchTarget = memo(({ bench, view }: { readonly bench: Bench; reado
   const shown = requirementView(view, fastener, taken?.tool ?? null, pass);
   const full = requirementView(view, fastener, taken?.tool ?? null);
   const isFull = isFullPass(group.kind, pass);
-  const isByHand = planned.requirement.requirement.kind === 'finger-tight';
+  const isHandTight = isByHand(fastener);
   const isAssumed = targetOrNull(view, fastener)?.steps.some(({ assumed }) => assumed) ?? false;
   // On a phone a step that is due has the room: the torque comes after it.
   const step = bench.action.kind === 'step' ? bench.action.due : null;
@@ -71,7 +73,7 @@ export const BenchTarget = memo(({ bench, view }: { readonly bench: Bench; reado
     ...detailWords(view.plan, planned),
     planned.thread,
     planned.isSingleUse ? 'single use' : '',
-    isByHand ? '' : passWords(group.kind, pass),
+    isHandTight ? '' : passWords(group.kind, pass),
     fastener.pulls.length > 0 ? `pull ${fastener.pulls.length + 1}` : '',
     taken ? `with ${taken.tool.code}` : '',
   ].filter(Boolean);
@@ -87,14 +89,19 @@ export const BenchTarget = memo(({ bench, view }: { readonly bench: Bench; reado
       >
         <span data-testid="current-position">{planned.position}</span> {planned.label}
       </h2>
-      {isByHand ? (
-        <p className="text-2xl leading-tight font-bold">finger tight</p>
+      {isHandTight ? (
+        <p className="text-2xl leading-tight font-bold">
+          {requirementWords(planned.requirement.requirement)}
+        </p>
       ) : (
         <p className={`flex items-baseline gap-3 leading-none max-[22rem]:flex-wrap ${onlyWide}`}>
           <span className="text-figure leading-[1.05] font-bold tracking-tight short:text-2xl">
             {shown.target}
           </span>
-          <span className="text-xl">{shown.symbol}</span>
+          <span className="text-xl">
+            {shown.symbol}
+            <strong>{anglesWords(anglesAsked(view, fastener))}</strong>
+          </span>
           {!isFull && (
             <span className="text-m text-faint">
               of {full.target} {full.symbol} at full torque
@@ -105,13 +112,13 @@ export const BenchTarget = memo(({ bench, view }: { readonly bench: Bench; reado
           </span>
         </p>
       )}
-      {planned.driveAssumed && !isByHand && (
+      {planned.driveAssumed && !isHandTight && (
         <p className={`text-low ${onlyWide}`}>
           drive assumed: <strong>{HEAD_DRIVE_WORDS[planned.drive]}</strong>
         </p>
       )}
       <div className={`text-m ${onlyWide}`}>
-        {!isByHand && (
+        {!isHandTight && (
           <>
             {shown.low} to {shown.high} {shown.symbol}
             {isAssumed && <strong className="text-low"> assumed</strong>}{' '}

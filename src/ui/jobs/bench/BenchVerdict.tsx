@@ -50,6 +50,7 @@ export const BenchVerdict = memo(({ bench, view }: { readonly bench: Bench; read
     );
   const { planned } = lastPull.fastener;
   const { body } = lastPull.pull;
+  const lastTurn = lastPull.fastener.turns.at(-1);
   const { unit, resolution } = requirementView(view, lastPull.fastener);
   const { fact, consequence } = verdictWords(body, unit, resolution);
   return (
@@ -62,6 +63,12 @@ export const BenchVerdict = memo(({ bench, view }: { readonly bench: Bench; read
       <p>
         <span className="text-faint">Last:</span> {planned.position}:{' '}
         <strong className={TONES[body.outcome]}>{STATUS_WORDS[body.outcome]}</strong>, {fact}{' '}
+        {lastTurn && (
+          <>
+            turned {lastTurn.turned.text}° of {lastTurn.askedDegrees}° ±{lastTurn.toleranceDegrees}°:{' '}
+            <strong className={TONES[lastTurn.outcome]}>{STATUS_WORDS[lastTurn.outcome]}</strong>{' '}
+          </>
+        )}
         {/* What is led through says itself what comes next. */}
         {consequence && !lastPull.fastener.remedy && <strong>{consequence}</strong>}
       </p>

@@ -14,13 +14,14 @@ type Props = {
   readonly bench: Bench;
   readonly view: JobView;
   readonly person: Person;
+  readonly allSent: () => Promise<void>;
   readonly onClose: () => void;
 };
 
 const CHOICE = 'act-quiet min-h-14 justify-start text-left';
 
 /** What went wrong at the fastener in front, and what else there is to do or to note there. */
-export const ElseDialog = ({ bench, view, person, onClose }: Props) => {
+export const ElseDialog = ({ bench, view, person, allSent, onClose }: Props) => {
   const [asked, setAsked] = useState<'note' | 'hand-over' | 'scrap' | 'nothing-harmed' | null>(null);
   const { fastener, position } = bench;
   const group = fastener ? groupOf(view.plan, fastener.planned) : null;
@@ -33,6 +34,7 @@ export const ElseDialog = ({ bench, view, person, onClose }: Props) => {
         view={view}
         person={person}
         isHandOver={asked === 'hand-over'}
+        allSent={allSent}
         onClose={onClose}
       />
     );

@@ -16,6 +16,8 @@ type Props = {
   readonly view: JobView;
   readonly person: Person;
   readonly isHandOver: boolean;
+  /** Resolves once what happened here is with the site: who signs in next does not send it. */
+  readonly allSent: () => Promise<void>;
   readonly onClose: () => void;
 };
 
@@ -23,7 +25,7 @@ const LONGEST = 500;
 const schema = z.object({ text: z.string().trim().max(LONGEST) });
 
 /** Words, a photograph or both, for the record: of the fastener in front, or for the person who takes the job over. */
-export const NoteForm = ({ bench, view, person, isHandOver, onClose }: Props) => {
+export const NoteForm = ({ bench, view, person, isHandOver, allSent, onClose }: Props) => {
   const [picture, setPicture] = useState<TakenPicture | null>(null);
   const form = useKitForm(schema, { defaults: { text: '' }, draft: `jentik-note-${view.job}` });
   const about = isHandOver ? null : bench.position;
@@ -35,11 +37,13 @@ export const NoteForm = ({ bench, view, person, isHandOver, onClose }: Props) =>
       <Form
         form={form}
         className="grid gap-3"
-        onSend={({ text }) => {
+        onSend={async ({ text }) => {
           if (!bench.happen({ kind: 'note-made', body: { position: about, text, isHandOver, picture } }))
             return null;
-          onClose();
-          if (isHandOver) window.location.assign(`/sign-in?to=/jobs/${view.job}/bench`);
+          if (isHandOver) {
+            await allSent();
+            window.location.assign(`/sign-in?to=/jobs/${view.job}/bench`);
+          } else onClose();
           return null;
         }}
       >

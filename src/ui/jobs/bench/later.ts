@@ -14,6 +14,8 @@ export const loadRefusal = () =>
 export const loadRemedy = () =>
   import('./BenchRemedy.tsx').then(({ BenchRemedy: remedy }) => ({ default: remedy }));
 
+export const loadTurn = () => import('./BenchTurn.tsx').then(({ BenchTurn: turn }) => ({ default: turn }));
+
 export const loadWait = () => import('./WaitLeft.tsx').then(({ WaitLeft: wait }) => ({ default: wait }));
 
 export const loadHandedOver = () =>
@@ -31,6 +33,7 @@ export const fetchLater = (): (() => void) => {
       loadPhotograph,
       loadRemedy,
       loadWait,
+      loadTurn,
       loadHandedOver,
     ])
       load().catch(() => {});

@@ -33,10 +33,12 @@ export const mainWords = (action: NextAction, position: string | null): string =
       return `Good: thread, head and seat of ${position}`;
     case 'replace':
       return `${position} is replaced by a new one`;
+    case 'turn':
+      return `Type how far ${position} was turned`;
     case 'measure-run-on':
       return `Type the run-on torque of ${position}`;
     case 'finger-tighten':
-      return `${position} is finger tight`;
+      return `${position} is ${action.isSnug ? 'snug' : 'finger tight'}`;
     case 'set-tool': {
       const { code, scale } = action.taken.tool;
       return `${code} is set to ${action.wanted.text} ${unitSymbol(scale.unit)}`;
@@ -58,8 +60,10 @@ export const mainWords = (action: NextAction, position: string | null): string =
 };
 
 /** What recording the digits typed is called, with their unit; null where digits say nothing. */
-export const typedWords = (action: NextAction, typed: string): string | null => {
+export const typedWords = (action: NextAction, typed: string, isInSixths = false): string | null => {
   switch (action.kind) {
+    case 'turn':
+      return `Turned by ${typed}${isInSixths ? ' sixths of a turn' : '°'}`;
     case 'pull':
       return `Record ${typed} ${unitSymbol(action.taken.tool.scale.unit)}`;
     case 'measure-run-on':

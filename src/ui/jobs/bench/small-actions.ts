@@ -15,6 +15,15 @@ export type SmallAction = {
 const atStep = (bench: Bench, view: JobView, person: Person): readonly SmallAction[] => {
   if (bench.action.kind === 'inspect')
     return [{ name: 'Not good', keyName: '', isOn: true, act: () => bench.ask('inspected-not-good') }];
+  if (bench.action.kind === 'turn')
+    return [
+      {
+        name: bench.isInSixths ? 'In degrees' : 'Count flats',
+        keyName: '',
+        isOn: true,
+        act: () => bench.countSixths(!bench.isInSixths),
+      },
+    ];
   if (bench.action.kind !== 'step') return [];
   const mayLeave = !(rulesOf(view.rules)?.leadLeavesSteps ?? false) || may(person, 'leave-step');
   const { step } = bench.action.due;

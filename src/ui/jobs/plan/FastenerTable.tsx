@@ -1,8 +1,11 @@
 import { groupOf, kindsOf } from '#core/job/plan.ts';
+import { anglesAsked } from '#core/view/angle-due.ts';
 import type { FastenerView } from '#core/view/bench.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
+import { isByHand } from '#core/view/group-work.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { toolFor } from '#core/view/tool-for.ts';
+import { anglesWords, requirementWords } from '#wire/words/requirement.ts';
 import { STATUS_WORDS } from '#wire/words/verdict.ts';
 import type { Column } from '../../kit/table/column.ts';
 import { ListTable } from '../../kit/table/ListTable.tsx';
@@ -11,9 +14,7 @@ import { requirementView } from '../requirement-view.ts';
 import { Why } from '../Why.tsx';
 
 const toolWords = (view: JobView, fastener: FastenerView): string =>
-  fastener.planned.requirement.requirement.kind === 'finger-tight'
-    ? 'by the fingers'
-    : (toolFor(view, fastener)?.tool.code ?? 'none yet');
+  isByHand(fastener) ? 'by hand' : (toolFor(view, fastener)?.tool.code ?? 'none yet');
 
 const detailColumns = (view: JobView): readonly Column<FastenerView>[] =>
   kindsOf(view.plan)
@@ -41,7 +42,7 @@ const Printed = ({ fastener }: { readonly fastener: FastenerView }) => {
 };
 
 const Target = ({ view, fastener }: { readonly view: JobView; readonly fastener: FastenerView }) => {
-  if (fastener.planned.requirement.requirement.kind === 'finger-tight') return 'finger tight';
+  if (isByHand(fastener)) return requirementWords(fastener.planned.requirement.requirement);
   const { target, low, high, symbol } = requirementView(view, fastener);
   return (
     <>
@@ -51,6 +52,7 @@ const Target = ({ view, fastener }: { readonly view: JobView; readonly fastener:
       <span className="whitespace-nowrap text-faint">
         ({low} to {high})
       </span>
+      <strong>{anglesWords(anglesAsked(view, fastener))}</strong>
     </>
   );
 };
