@@ -26,6 +26,7 @@ const CORE_IN_ORDER = [
   'joint',
   'remedy',
   'trace',
+  'device',
   'turn',
   'layout',
   'drawing',

@@ -67,7 +67,7 @@ const killEachPart = async (home: string, said: () => string): Promise<readonly 
       ({ ok }) => ok,
       () => false,
     );
-  for (const part of ['mariadbd', 'scripts/site/serve.mjs', 'gateway/bench-tester.ts']) {
+  for (const part of ['mariadbd', 'scripts/site/serve.mjs', 'gateway/devices.ts']) {
     const find = (): Process | undefined => processesOf(home).find(({ command }) => command.includes(part));
     const killed = find();
     const before = said().length;

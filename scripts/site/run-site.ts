@@ -160,23 +160,23 @@ const untilItAnswers = async (
   }
 };
 
-const startTesterAt = (folder: string, env: Readonly<Record<string, string>>): Running =>
-  startChild(process.execPath, ['--import', 'tsx', inProject('gateway', 'bench-tester.ts')], {
-    log: join(folder, 'tester.log'),
+const startDevicesAt = (folder: string, env: Readonly<Record<string, string>>): Running =>
+  startChild(process.execPath, ['--import', 'tsx', inProject('gateway', 'devices.ts')], {
+    log: join(folder, 'devices.log'),
     cwd: inProject(),
     env: { ...process.env, ...env },
   });
 
-/** Starts the simulated bench tester on two free ports of loopback, and answers what the application must know of it. */
-const startTester = async (
+/** Starts the simulated devices on two free ports of loopback, and answers what the application must know of it. */
+const startDevices = async (
   folder: string,
-): Promise<{ readonly tester: Running; readonly env: Readonly<Record<string, string>> }> => {
+): Promise<{ readonly gateway: Running; readonly env: Readonly<Record<string, string>> }> => {
   const env = {
     ...siteMark(folder),
-    JENTIK_TESTER_PORT: String(await freePort()),
-    JENTIK_TESTER_HAND_PORT: String(await freePort()),
+    JENTIK_DEVICES_PORT: String(await freePort()),
+    JENTIK_DEVICES_HAND_PORT: String(await freePort()),
   };
-  return { tester: startTesterAt(folder, env), env };
+  return { gateway: startDevicesAt(folder, env), env };
 };
 
 /** Starts the built application on loopback and waits until it answers. */
@@ -188,7 +188,7 @@ export const startApplication = async (
 ): Promise<Application> => {
   const log = join(folder, 'application.log');
   rmSync(listeningFile(folder), { force: true });
-  const devices = await startTester(folder);
+  const devices = await startDevices(folder);
   const server = startChild(process.execPath, [inProject('scripts', 'site', 'serve.mjs'), folder], {
     log,
     env: {
@@ -203,26 +203,26 @@ export const startApplication = async (
       PORT: String(port),
     },
   });
-  let { tester } = devices;
+  let { gateway } = devices;
   let isOver = false;
-  // However the server ends, its tester must not outlive it.
+  // However the server ends, its devices must not outlive it.
   void server.exited.then(() => {
     isOver = true;
-    return tester.stop();
+    return gateway.stop();
   });
   void keepRunning({
-    name: 'The bench tester',
-    log: join(folder, 'tester.log'),
-    exited: () => tester.exited,
+    name: 'The devices',
+    log: join(folder, 'devices.log'),
+    exited: () => gateway.exited,
     startAgain: async () => {
-      tester = startTesterAt(folder, devices.env);
+      gateway = startDevicesAt(folder, devices.env);
     },
     isOver: () => isOver || isEnding(),
   });
   const address = `http://127.0.0.1:${port}`;
   const stop = async (): Promise<void> => {
     await server.stop();
-    await tester.stop();
+    await gateway.stop();
   };
   try {
     await untilItAnswers(folder, address, server, log);

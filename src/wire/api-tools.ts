@@ -9,6 +9,7 @@ import { toolSchema } from '#core/tool/tool.ts';
 import { TOOL_BLOCKS, toolBlockSchema } from '#core/tool/tool-blocks.ts';
 import { attachmentSchema } from './attachment.ts';
 import { keptSessionSchema, newSessionSchema, recalledPullSchema } from './calibration.ts';
+import { deviceHandSchema } from './device.ts';
 import { computing, type DeepReadonly, NOTHING, operation } from './operation.ts';
 import { knownPartSchema, partHistorySchema } from './part.ts';
 import { quantitySchema } from './quantity.ts';
@@ -246,20 +247,21 @@ export const TOOL_OPERATIONS = {
     request: NOTHING,
     response: z.unknown(),
   }),
-  testerReadings: operation({
+  deviceLines: operation({
     method: 'GET',
-    path: '/api/v1/devices/tester',
-    summary: 'Readings of the bench tester as they come: server-sent events',
+    path: '/api/v1/devices/lines',
+    summary:
+      'What the devices of the bench say, as it comes: server-sent events; `?after=` goes on after an id',
     who: 'see',
     request: NOTHING,
     response: z.unknown(),
   }),
-  testerPull: operation({
+  moveDevice: operation({
     method: 'POST',
-    path: '/api/v1/devices/tester/pulls',
-    summary: 'Let the simulated tester feel a pull',
+    path: '/api/v1/devices/hand',
+    summary: 'Let a simulated device feel a pull, show a level, or lose its cable',
     who: 'work-on-job',
-    request: z.strictObject({ torqueNewtonMetres: z.number().positive().max(2000) }),
+    request: deviceHandSchema,
     response: z.null(),
   }),
 } as const;

@@ -1,15 +1,19 @@
 import { describe, expect, test, vi } from 'vitest';
 import { benchAt } from '#client/job/bench-state.ts';
-import { benchStore } from '#client/job/bench-store.ts';
+import { type BenchStore, benchStore } from '#client/job/bench-store.ts';
 import { storeOf } from '#client/store.ts';
+import type { CurveFacts } from '#core/device/curve-facts.ts';
+import type { DeviceReading } from '#core/device/device-feed.ts';
 import type { JobHappening } from '#core/event/event.ts';
 import { valueOrThrow } from '#core/fault.ts';
 import type { JobPlan } from '#core/job/plan.ts';
+import type { JointKind } from '#core/joint/joint-kind.ts';
+import { TORQUE_TO_ANGLE } from '#core/joint/kinds/torque-to-angle.ts';
 import type { Person } from '#core/people/person.ts';
 import { accepted } from '#core/result.ts';
 import { fastenerAt } from '#core/view/bench.ts';
-import { LEAD, SampleJob, TECHNICIAN, TOOL } from '../core/job/sample-job.ts';
-import { colletPlan, LARGE, ringPlan, SMALL } from '../core/job/sample-joints.ts';
+import { LEAD, SAMPLE_CABINET, SampleJob, TECHNICIAN, TOOL } from '../core/job/sample-job.ts';
+import { colletPlan, LARGE, planOf, ringPlan, SMALL, sampleGroup } from '../core/job/sample-joints.ts';
 import { eventually } from './eventually.ts';
 
 /** A clock on which a person waits a second between two pulses. */
@@ -435,5 +439,120 @@ describe('pulses and questions', () => {
     expect(bench.at()).toMatchObject({ position: '2', ownPull: null });
     bench.store.choose('1');
     expect(bench.at().ownPull?.body.position).toBe('1');
+  });
+});
+
+describe('what a connected tool reads', () => {
+  const ELECTRONIC = {
+    ...LARGE,
+    code: 'TE-9',
+    serial: 'E-9',
+    kind: 'electronic',
+    toolClass: 'I-C',
+    scale: { ...LARGE.scale, form: 'display', graduation: 0.01 },
+  } as const;
+  const read = (value: number, more: Partial<DeviceReading> = {}): DeviceReading => ({
+    device: 'E-9',
+    number: 1,
+    peak: { text: String(value), value, unit: 'N.m' },
+    angleDegrees: null,
+    job: null,
+    trace: null,
+    curve: null,
+    ...more,
+  });
+  const bench = (printed = '20 to 24 Nm', kind: Partial<JointKind> = {}) => {
+    const plain = { ...SAMPLE_CABINET, steps: SAMPLE_CABINET.steps.slice(0, 1), ...kind };
+    const plan = planOf(sampleGroup('A', plain, [{ printed }, { printed }]));
+    const here = ready(plan, ELECTRONIC);
+    here.store.doMain();
+    return here;
+  };
+  const pulls = ({ job }: { job: SampleJob }) => job.state.fasteners.flatMap((each) => each.pulls);
+  const refusal = ({ store }: { store: BenchStore }) => store.snapshot().refusal?.code ?? null;
+
+  test('is recorded by itself, with the device, its number and what its curve says', () => {
+    const here = bench();
+    expect(here.at().action.kind).toBe('pull');
+    here.store.takeReading(read(22, { number: 17 }));
+    expect(pulls(here)).toMatchObject([
+      {
+        body: {
+          outcome: 'in',
+          method: 'reading',
+          reading: { text: '22' },
+          device: { serial: 'E-9', number: 17 },
+        },
+      },
+    ]);
+    expect(here.at().position).toBe('2');
+    expect(here.store.snapshot()).toMatchObject({ typed: '', readBy: null });
+    // One that a person types names no device.
+    here.type('22.1');
+    here.store.recordTyped();
+    expect(pulls(here)[1]?.body.device).toBeUndefined();
+  });
+
+  test.each([
+    ['of another job', { job: '9999' }, 'device-other-job'],
+    ['in another unit', { peak: { text: '195', value: 195, unit: 'lbf.in' } }, 'device-other-unit'],
+    ['of another tool', { device: 'E-10' }, 'device-other-tool'],
+  ] as const)('%s is said plainly and not recorded', (_, more, code) => {
+    const here = bench();
+    here.store.takeReading(read(22, more));
+    expect(refusal(here)).toBe(code);
+    expect(pulls(here)).toEqual([]);
+  });
+
+  test('a pull that nothing waits for is not recorded: before the tool is set, in a question, and while a likely mix-up is asked about', () => {
+    const unset = ready(
+      planOf(
+        sampleGroup('A', { ...SAMPLE_CABINET, steps: SAMPLE_CABINET.steps.slice(0, 1) }, [
+          { printed: '20 to 24 Nm' },
+        ]),
+      ),
+      ELECTRONIC,
+    );
+    if (unset.at().action.kind === 'set-tool') {
+      unset.store.takeReading(read(22));
+      expect(refusal(unset)).toBe('device-not-awaited');
+    }
+    const asked = bench();
+    asked.store.ask('else');
+    asked.store.takeReading(read(22));
+    expect(refusal(asked)).toBe('device-not-awaited');
+    expect(pulls(asked)).toEqual([]);
+  });
+
+  test('a reading that looks like another unit is asked about, and keeps its device when it stands', () => {
+    const here = bench('20 to 24 Nm');
+    here.store.takeReading(read(1.83));
+    if (refusal(here) === 'mix-up-question') {
+      here.store.letStand();
+      expect(pulls(here)).toMatchObject([{ body: { readingStands: true, device: { number: 1 } } }]);
+    } else expect(pulls(here)).toMatchObject([{ body: { outcome: 'low', device: { number: 1 } } }]);
+  });
+
+  test('the angle that it turned is recorded as live; one without an angle says so', () => {
+    const here = bench('20 Nm + 90°', { passes: TORQUE_TO_ANGLE.passes.slice(1) });
+    here.store.takeReading(read(20));
+    here.store.takeReading(read(20, { number: 2 }));
+    here.store.choose('1');
+    expect(here.at().action.kind).toBe('turn');
+    here.store.takeReading(read(41, { number: 3 }));
+    expect(refusal(here)).toBe('device-no-angle');
+    here.store.takeReading(read(41, { number: 4, angleDegrees: 88.04 }));
+    expect(fastenerAt(here.job.state, '1')).toMatchObject({
+      status: 'in',
+      turns: [{ method: 'live', turned: { text: '88' }, outcome: 'in' }],
+    });
+  });
+
+  test('a device that is said to have read what its curve does not say is no reading', () => {
+    const here = bench();
+    const curve = { points: 100, peakNewtonMetres: 12, peakAtMs: 90 } as unknown as CurveFacts;
+    here.store.takeReading(read(22, { curve }));
+    expect(pulls(here)).toEqual([]);
+    expect(refusal(here)).toBe('claim-untrue');
   });
 });

@@ -13,7 +13,7 @@ import { inTransaction } from '#server/database/transaction.ts';
 import { project } from '#server/projections/projections.ts';
 import { selectEvents } from '#server/queries/events.ts';
 import { addTool } from '#server/services/add-tool.ts';
-import { letTesterFeel, testerReadings } from '#server/services/bench-tester.ts';
+import { deviceLines, moveDevice } from '#server/services/devices.ts';
 import { calendarToken, dueCalendar } from '#server/services/due-calendar.ts';
 import { recallCsv, recallPdf } from '#server/services/export-recall.ts';
 import { exportRecord } from '#server/services/export-record.ts';
@@ -392,7 +392,7 @@ test('the calendar carries every due date, and opens only by its address (RFC 55
   expect(code(await dueCalendar('0'.repeat(32), 'x'))).toBe('not-found');
 });
 
-test('without a tester connected it says so', async () => {
-  expect(code(testerReadings())).toBe('no-device');
-  expect(code(await letTesterFeel(5))).toBe('no-device');
+test('without a gateway of devices it says so', async () => {
+  expect(code(deviceLines(null))).toBe('no-device');
+  expect(code(await moveDevice({ do: 'cut' }))).toBe('no-device');
 });

@@ -1,3 +1,4 @@
+import type { PullDevice } from '#core/device/curve-facts.ts';
 import type { PullMethod } from '#core/job/pull.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
 import { isIndicating } from '#core/tool/tool.ts';
@@ -7,7 +8,12 @@ import { type NextAction, nextAction } from '#core/view/next-action.ts';
 import { comingPositions, nextPosition } from '#core/view/open-items.ts';
 import { sameSettingFirst } from '#core/view/setting-order.ts';
 
-export type PullMore = { readonly readingStands?: boolean; readonly moved?: boolean };
+export type PullMore = {
+  readonly readingStands?: boolean;
+  readonly moved?: boolean;
+  /** The device that read it; left out where a person did. */
+  readonly device?: PullDevice | undefined;
+};
 
 /** A pull as the bench was asked to record it. */
 export type AskedPull = {
@@ -59,6 +65,8 @@ export type BenchState = {
   readonly refusedId: string | null;
   /** A pull of a round that waits until it is said whether the fastener turned. */
   readonly asked: AskedPull | null;
+  /** The device that read what stands among the digits typed; null where a person typed them. */
+  readonly readBy: PullDevice | null;
   /** Whether an angle is counted in sixths of a turn, and not in degrees. */
   readonly isInSixths: boolean;
   /** The fastener whose run-on torque is measured again. */
@@ -153,6 +161,7 @@ export const EMPTY_BENCH: BenchState = {
   meanwhile: null,
   refusedId: null,
   asked: null,
+  readBy: null,
   isInSixths: false,
   remeasured: null,
 };

@@ -1,10 +1,12 @@
+import { againstReading } from '#core/command/device-pull.ts';
 import { judgePull } from '#core/command/judge-pull.ts';
 import { judgedRunOn } from '#core/command/judge-run-on.ts';
+import type { DeviceReading } from '#core/device/device-feed.ts';
 import type { JobHappening } from '#core/event/event.ts';
 import type { PullMethod } from '#core/job/pull.ts';
 import type { StepResult } from '#core/job/step-done.ts';
 import { NUMBER_MAX_LENGTH, readNumber } from '#core/quantity/read-number.ts';
-import { SIXTH_DEGREES } from '#core/turn/turn.ts';
+import { SIXTH_DEGREES, type TurnMethod, type WrittenDegrees } from '#core/turn/turn.ts';
 import { fastenerAt, isAsRequired } from '#core/view/bench.ts';
 import { type DueStep, stepsAfter } from '#core/view/due-steps.ts';
 import type { JobView } from '#core/view/job-view.ts';
@@ -66,6 +68,8 @@ export type BenchStore = Store<BenchState> & {
   /** Records the reading that was asked about as it is. */
   readonly letStand: () => void;
   readonly doStep: (result: StepResult) => void;
+  /** Takes what a device read: recorded where it was waited for and can be no other's, else said plainly and not recorded. */
+  readonly takeReading: (reading: DeviceReading) => void;
   /** Chooses whether an angle is counted in sixths of a turn. */
   readonly countSixths: (isInSixths: boolean) => void;
   /** Records a click on a fastener that is in as a second click, which is a check. */
@@ -87,8 +91,9 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     (...given: A): void => {
       if (!isAsked()) act(...given);
     };
-  const clear = (): void => set({ typed: '', refusal: null });
-  const choose = (chosen: string | null): void => set({ chosen, typed: '', refusal: null, remeasured: null });
+  const clear = (): void => set({ typed: '', readBy: null, refusal: null });
+  const choose = (chosen: string | null): void =>
+    set({ chosen, typed: '', readBy: null, refusal: null, remeasured: null });
 
   const happen = (happening: JobHappening): boolean => {
     const next = job.happen(happening);
@@ -112,7 +117,7 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
 
   const pullNow = (
     position: string,
-    { method, readingText, more: { readingStands = false, moved } }: AskedPull,
+    { method, readingText, more: { readingStands = false, moved, device } }: AskedPull,
   ): void => {
     const judged = judgePull(view(), {
       position,
@@ -120,10 +125,11 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
       readingText,
       readingStands,
       moved: moved ?? null,
+      device,
     });
     if (!judged.ok) set({ refusal: judged.refusal });
     if (!judged.ok || !happen({ kind: 'pull-made', body: judged.value })) return;
-    set({ typed: '' });
+    set({ typed: '', readBy: null });
     const { outcome } = judged.value;
     effects.verdict(outcome === 'in' || outcome === 'reached');
     goOn(position);
@@ -224,18 +230,10 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     if (asked) pull(asked.method, asked.readingText, { ...asked.more, moved });
   };
 
-  /** Records the angle that a fastener was turned by, in degrees or counted in sixths of a turn. */
-  const recordTurn = (typed: string, { action, position }: BenchAt): void => {
+  /** Records the angle that a fastener was turned by, in degrees. */
+  const recordTurn = (turned: WrittenDegrees, method: TurnMethod, { action, position }: BenchAt): void => {
     if (action.kind !== 'turn' || position === null) return;
-    const number = readNumber(typed);
-    if (!number.ok) {
-      set({ refusal: number.refusal });
-      return;
-    }
-    const { isInSixths } = store.snapshot();
-    const value = number.value.value * (isInSixths ? SIXTH_DEGREES : 1);
-    const turned = { text: isInSixths ? String(value) : number.value.text, value, unit: '°' } as const;
-    const said = { position, step: action.due.step, turned, method: isInSixths ? 'sixths' : 'read' } as const;
+    const said = { position, step: action.due.step, turned, method } as const;
     const body = { ...said, askedDegrees: action.due.degrees, toleranceDegrees: 1, outcome: 'in' } as const;
     if (!happen({ kind: 'angle-turned', body })) return;
     set({ typed: '' });
@@ -244,14 +242,52 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     goOn(position);
   };
 
+  /** An angle as it was typed: in degrees, or counted in sixths of a turn. */
+  const typedTurn = (typed: string, here: BenchAt): void => {
+    const number = readNumber(typed);
+    if (!number.ok) {
+      set({ refusal: number.refusal });
+      return;
+    }
+    const { isInSixths } = store.snapshot();
+    const value = number.value.value * (isInSixths ? SIXTH_DEGREES : 1);
+    const text = isInSixths ? String(value) : number.value.text;
+    recordTurn({ text, value, unit: '°' }, isInSixths ? 'sixths' : 'read', here);
+  };
+
+  const takeReading = (reading: DeviceReading): void => {
+    const here = at();
+    const { peak, device: serial, number, curve, angleDegrees } = reading;
+    const isHeldUp = !job.snapshot().isReady || store.snapshot().question !== null || isAsked();
+    const against = isHeldUp
+      ? ({ code: 'device-not-awaited', device: serial, text: peak.text, unit: peak.unit } as const)
+      : againstReading(view(), reading, here.action);
+    if (against) set({ refusal: against });
+    else if (here.action.kind === 'turn') {
+      const value = Math.round((angleDegrees ?? 0) * 10) / 10;
+      if (value > 0) recordTurn({ text: String(value), value, unit: '°' }, 'live', here);
+      else set({ refusal: { code: 'device-no-angle', device: serial } });
+    } else if (here.action.kind === 'measure-run-on') recordRunOn(peak.text, here);
+    else {
+      const device = { curve, number, serial };
+      set({ refusal: null, typed: peak.text, readBy: device });
+      pullOrAsk('reading', peak.text, { device });
+    }
+  };
+
+  const byDevice = (): PullMore => {
+    const { readBy } = store.snapshot();
+    return readBy ? { device: readBy } : {};
+  };
+
   const recordTyped = (): void => {
     const { typed } = store.snapshot();
     const here = at();
     if (typed === '' || !job.snapshot().isReady) return;
     if (here.action.kind === 'measure-run-on') recordRunOn(typed, here);
-    else if (here.action.kind === 'turn') recordTurn(typed, here);
+    else if (here.action.kind === 'turn') typedTurn(typed, here);
     else if (here.action.kind === 'step') measure(typed, here.action.due);
-    else pullOrAsk('reading', typed);
+    else pullOrAsk('reading', typed, byDevice());
   };
 
   /** Whether the fastener in front is pulled in a round at full torque, in which it is said whether it moved. */
@@ -329,17 +365,18 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
       if (!isBounce(pulsedAtMs)) inOrder(unlessAsked(doMain))();
     },
     doStep,
+    takeReading: inOrder(takeReading),
     countSixths: (isInSixths) => set({ isInSixths, typed: '' }),
     recordSecondClick: inOrder(recordSecondClick),
     tellWaitOver: () => effects.waitOver?.(),
     sayTurned: inOrder(sayTurned),
     remeasure: inOrder(unlessAsked(() => set({ remeasured: at().position, typed: '', refusal: null }))),
-    typeWhole: (typed) => set({ refusal: null, typed: typed.slice(0, NUMBER_MAX_LENGTH) }),
+    typeWhole: (typed) => set({ refusal: null, readBy: null, typed: typed.slice(0, NUMBER_MAX_LENGTH) }),
     recordTyped: inOrder(recordTyped),
     letStand: inOrder(() => {
       const { typed } = store.snapshot();
       set({ refusal: null });
-      pullOrAsk('reading', typed, { readingStands: true });
+      pullOrAsk('reading', typed, { ...byDevice(), readingStands: true });
     }),
     ask: (question) =>
       set({ question, ...(question === null ? { meanwhile: null, refusedId: null, asked: null } : {}) }),
@@ -348,10 +385,11 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     type: inOrder((character) =>
       set({
         refusal: null,
+        readBy: null,
         typed: ((isAsked() ? '' : store.snapshot().typed) + character).slice(0, NUMBER_MAX_LENGTH),
       }),
     ),
-    erase: inOrder(() => set({ typed: store.snapshot().typed.slice(0, -1) })),
+    erase: inOrder(() => set({ readBy: null, typed: store.snapshot().typed.slice(0, -1) })),
     move: inOrder(
       unlessAsked((by) => {
         const { fasteners, indexByPosition } = view();

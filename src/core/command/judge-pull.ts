@@ -1,3 +1,4 @@
+import type { PullDevice } from '../device/curve-facts.ts';
 import { type PullBody, type PullMethod, type PullSaid, pullBody } from '../job/pull.ts';
 import type { JobRefusal } from '../job/refusal.ts';
 import { readNumber } from '../quantity/read-number.ts';
@@ -26,6 +27,8 @@ export type PullFacts = {
   readonly readingStands: boolean;
   /** Whether it moved before the tool gave, in a round at full torque; left out in a pass. */
   readonly moved?: boolean | null;
+  /** The device that read it; left out where a person did. */
+  readonly device?: PullDevice | undefined;
 };
 
 const readingOf = (
@@ -73,6 +76,7 @@ export const judgePull = (job: JobView, facts: PullFacts): Result<PullBody, JobR
     readingStands,
     seenPulls: fastener.pulls.length,
     moved: facts.moved ?? null,
+    ...(facts.device ? { device: facts.device } : {}),
   };
   const body = (said: PullSaid): PullBody =>
     pullBody(said, judgement(job, fastener, said, rules), { shown: null, objections: null });

@@ -1,6 +1,7 @@
 import { groupOf } from '../job/plan.ts';
 import { type Judgement, type PullBody, type PullSaid, pullBody } from '../job/pull.ts';
 import type { JobRefusal } from '../job/refusal.ts';
+import { toNewtonMetres } from '../quantity/unit.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import type { Rules } from '../rules/rules.ts';
 import { isIndicating } from '../tool/tool.ts';
@@ -23,6 +24,18 @@ const impossiblePass = (job: JobView, said: PullSaid): JobRefusal | null => {
   return said.moved !== null && !isRound(kind, said.pass) ? { code: 'claim-untrue', field: 'moved' } : null;
 };
 
+/** A reading may be off from the highest of its curve by what its last digit and the noise of the curve are worth. */
+const CURVE_HAIR = 0.02;
+
+/** Whether what a device is said to have read is the reading of the pull. */
+const isOfDevice = ({ method, reading, device }: PullSaid): boolean => {
+  if (method !== 'reading' || !reading) return false;
+  const peak = device?.curve?.peakNewtonMetres;
+  if (peak === undefined) return true;
+  const read = toNewtonMetres(reading.value, reading.unit);
+  return Math.abs(peak - read) <= CURVE_HAIR * read;
+};
+
 /** What can't be true of a pull, whatever stands against it; null where it can. Refuses: unknown-position, no-click, reading-out-of-bounds,
  *  claim-untrue. */
 export const impossible = (job: JobView, said: PullSaid, rules: Rules): JobRefusal | null => {
@@ -30,6 +43,7 @@ export const impossible = (job: JobView, said: PullSaid, rules: Rules): JobRefus
   const pass = impossiblePass(job, said);
   if (pass) return pass;
   const isBare = toolId === null && setting === null && reading === null;
+  if (said.device && method !== 'reading') return { code: 'claim-untrue', field: 'device' };
   if (method === 'by-feel') return isBare ? null : { code: 'claim-untrue', field: 'toolId' };
   if (toolId === null || setting === null) return { code: 'claim-untrue', field: 'toolId' };
   if ((method === 'over-shot') !== (reading === null)) return { code: 'claim-untrue', field: 'reading' };
@@ -41,6 +55,7 @@ export const impossible = (job: JobView, said: PullSaid, rules: Rules): JobRefus
   if (method === 'click' && isIndicating(tool)) return { code: 'no-click' };
   if (method === 'click' && (reading?.value !== setting.value || reading.text !== setting.text))
     return { code: 'claim-untrue', field: 'reading' };
+  if (said.device && !isOfDevice(said)) return { code: 'claim-untrue', field: 'device' };
   if (reading && (reading.value <= 0 || reading.value > maximum * rules.readingMaxOfScale))
     return { code: 'reading-out-of-bounds' };
   return null;

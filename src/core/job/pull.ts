@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { positionSchema } from '../bounds.ts';
+import { type PullDevice, pullDeviceSchema } from '../device/curve-facts.ts';
 import { type WrittenTorque, writtenTorqueSchema } from '../quantity/torque.ts';
 import { OUTCOMES, type Outcome } from '../verdict/tightening-verdict.ts';
 import { OBJECTIONS, type Objection, objectionSchema } from './objection.ts';
@@ -23,6 +24,8 @@ export type PullSaid = {
   readonly seenPulls: number | null;
   /** Whether the fastener moved before the tool gave, in a round at full torque; null in a pass, and where nobody said. */
   readonly moved: boolean | null;
+  /** The device that read it; left out where a person did. */
+  readonly device?: PullDevice | undefined;
 };
 
 /** How a pull was judged, and under which rules. Torques in newton metres at the fastener, rounded to 1e-6. */
@@ -63,6 +66,7 @@ export const pullSaidSchema = z.strictObject({
   readingStands: z.boolean(),
   seenPulls: z.int().nonnegative().max(10_000).nullable(),
   moved: z.boolean().nullable(),
+  device: pullDeviceSchema.optional(),
 }) satisfies z.ZodType<PullSaid>;
 
 export const judgementSchema = z.strictObject({
@@ -99,6 +103,7 @@ export const judgementOf = (body: Judgement): Judgement => ({
 
 /** The part of a pull's body that a person says. */
 export const pullSaid = (body: PullSaid): PullSaid => ({
+  ...(body.device ? { device: body.device } : {}),
   position: body.position,
   pass: body.pass,
   method: body.method,
@@ -119,25 +124,29 @@ export const pullBody = (
   said: PullSaid,
   judged: Judgement,
   { shown, objections }: Pick<PullBody, 'shown' | 'objections'>,
-): PullBody => ({
-  highNewtonMetres: judged.highNewtonMetres,
-  knownErrorPercent: judged.knownErrorPercent,
-  lowNewtonMetres: judged.lowNewtonMetres,
-  method: said.method,
-  moved: said.moved,
-  objections,
-  outcome: judged.outcome,
-  pass: said.pass,
-  position: said.position,
-  probability: judged.probability,
-  reading: inOrder(said.reading),
-  readingStands: said.readingStands,
-  rules: judged.rules,
-  seenPulls: said.seenPulls,
-  setting: inOrder(said.setting),
-  shown,
-  standardUncertaintyNewtonMetres: judged.standardUncertaintyNewtonMetres,
-  targetNewtonMetres: judged.targetNewtonMetres,
-  toolId: said.toolId,
-  torqueNewtonMetres: judged.torqueNewtonMetres,
-});
+): PullBody => {
+  const { device } = said;
+  const body = {
+    highNewtonMetres: judged.highNewtonMetres,
+    knownErrorPercent: judged.knownErrorPercent,
+    lowNewtonMetres: judged.lowNewtonMetres,
+    method: said.method,
+    moved: said.moved,
+    objections,
+    outcome: judged.outcome,
+    pass: said.pass,
+    position: said.position,
+    probability: judged.probability,
+    reading: inOrder(said.reading),
+    readingStands: said.readingStands,
+    rules: judged.rules,
+    seenPulls: said.seenPulls,
+    setting: inOrder(said.setting),
+    shown,
+    standardUncertaintyNewtonMetres: judged.standardUncertaintyNewtonMetres,
+    targetNewtonMetres: judged.targetNewtonMetres,
+    toolId: said.toolId,
+    torqueNewtonMetres: judged.torqueNewtonMetres,
+  };
+  return device ? { device, ...body } : body;
+};

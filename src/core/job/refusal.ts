@@ -92,6 +92,22 @@ export type JobRefusal =
   | { readonly code: 'part-repeated'; readonly part: string }
   | { readonly code: 'angle-not-asked'; readonly position: string }
   | { readonly code: 'angle-not-due'; readonly position: string }
+  | { readonly code: 'device-other-job'; readonly device: string; readonly job: string }
+  | {
+      readonly code: 'device-not-awaited';
+      readonly device: string;
+      readonly text: string;
+      readonly unit: TorqueUnit;
+    }
+  | { readonly code: 'device-other-tool'; readonly device: string; readonly toolCode: string }
+  | {
+      readonly code: 'device-other-unit';
+      readonly device: string;
+      readonly text: string;
+      readonly unit: TorqueUnit;
+      readonly wanted: TorqueUnit;
+    }
+  | { readonly code: 'device-no-angle'; readonly device: string }
   | { readonly code: 'note-empty' }
   | { readonly code: 'remedy-first'; readonly position: string; readonly act: RemedyAct }
   | { readonly code: 'wait-not-begun'; readonly step: string }

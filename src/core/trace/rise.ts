@@ -4,7 +4,7 @@ import type { Trace, TraceMark } from './trace.ts';
 const HALF_MS = 5;
 /** The share of the torque from which the end of a pull counts, and how long it should take at least, in seconds. */
 const LAST_FROM_SHARE = 0.8;
-const LAST_LEAST_SECONDS = 0.5;
+export const LAST_FIFTH_LEAST_SECONDS = 0.5;
 
 /** How the end of a pull was gone through. */
 export type Rise = {
@@ -29,6 +29,6 @@ export const riseTo = (trace: Trace, end: TraceMark): Rise | null => {
   return {
     lastFifthSeconds: seconds,
     newtonMetresPerSecond: (end.newtonMetres - from) / seconds,
-    isTooFast: seconds < LAST_LEAST_SECONDS,
+    isTooFast: seconds < LAST_FIFTH_LEAST_SECONDS,
   };
 };

@@ -227,6 +227,13 @@ const EVENT_STREAM = 'text/event-stream';
 export const linesResponse = (values: AsyncGenerator<unknown>): Response =>
   streamResponse(values, (value) => `${JSON.stringify(value)}\n`, 'application/x-ndjson');
 
-/** Values as server-sent events. */
-export const eventsResponse = (values: AsyncGenerator<unknown>): Response =>
-  streamResponse(values, (value) => `data: ${JSON.stringify(value)}\n\n`, EVENT_STREAM);
+/** Values as server-sent events; one that has an id is told with it, so that a browser that connects again says where it was. */
+export const eventsResponse = (values: AsyncGenerator<{ readonly id?: string } | object>): Response =>
+  streamResponse(
+    values,
+    (value) => {
+      const { id } = value as { readonly id?: string };
+      return `${id === undefined ? '' : `id: ${id}\n`}data: ${JSON.stringify(value)}\n\n`;
+    },
+    EVENT_STREAM,
+  );

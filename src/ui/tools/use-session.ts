@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { call } from '#client/api.ts';
+import { deviceStream } from '#client/device/device-stream.ts';
 import { newId } from '#client/happen.ts';
 import {
   type SessionEvaluation,
@@ -119,13 +120,21 @@ export const useTester = (isOn: boolean, onPeak: (newtonMetresPeak: number) => v
   latest.current = onPeak;
   useEffect(() => {
     if (!isOn) return;
-    const source = new EventSource(OPERATIONS.testerReadings.path);
-    source.onopen = () => setConnected(true);
-    source.onerror = () => setConnected(false);
-    source.onmessage = (event) =>
-      latest.current((JSON.parse(event.data) as { peakNewtonMetres: number }).peakNewtonMetres);
+    const stream = deviceStream();
+    const stopNews = stream.onNews((news) => {
+      if (news.kind !== 'pull') return;
+      const { device, peak } = news.reading;
+      const isTester = stream
+        .snapshot()
+        .devices.some((each) => each.device === device && each.is === 'tester');
+      if (isTester) latest.current(toNewtonMetres(peak.value, peak.unit));
+    });
+    const stopState = stream.subscribe(() => setConnected(stream.snapshot().link === 'connected'));
+    const stop = stream.start();
     return () => {
-      source.close();
+      stop();
+      stopNews();
+      stopState();
       setConnected(false);
     };
   }, [isOn]);
@@ -138,4 +147,6 @@ export const peakText = (peak: number, tool: Tool): string =>
 
 /** Lets the simulated tester feel a pull. */
 export const pullOnTester = (torqueNewtonMetres: number): Promise<unknown> =>
-  call(OPERATIONS.testerPull, { torqueNewtonMetres });
+  call(OPERATIONS.moveDevice, { do: 'pull', device: SIMULATED_TESTER, torque: torqueNewtonMetres });
+
+const SIMULATED_TESTER = 'BT-1';

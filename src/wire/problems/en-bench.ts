@@ -65,6 +65,11 @@ type BenchCode =
   | 'part-unknown'
   | 'part-repeated'
   | 'note-empty'
+  | 'device-other-job'
+  | 'device-not-awaited'
+  | 'device-other-tool'
+  | 'device-other-unit'
+  | 'device-no-angle'
   | 'angle-not-asked'
   | 'angle-not-due'
   | 'steps-remain'
@@ -369,6 +374,32 @@ export const BENCH_WORDS: Wording = {
       `${position} has not reached the torque that its angle is turned from, or was turned by this one already.`,
       'Bring it to its torque, mark it, then turn it on.',
     ),
+  'device-other-job': ({ device, job }) =>
+    words(
+      'It answers for another job',
+      `${device} sent a pull of job ${job}.`,
+      'Nothing was recorded. Send this job to the tool, then pull again.',
+    ),
+  'device-not-awaited': ({ device, text, unit }) =>
+    words(
+      'A pull that nothing waited for',
+      `${device} read ${text} ${unitSymbol(unit)} while something else is due.`,
+      'Nothing was recorded. Do what is due; where it was a pull of a fastener, choose that one and pull it again.',
+    ),
+  'device-other-tool': ({ device, toolCode }) =>
+    words(
+      'Another tool',
+      `${device} sent a pull; the tool in hand is ${toolCode}.`,
+      'Nothing was recorded. Take the tool that is named, or take the other one on the Plan.',
+    ),
+  'device-other-unit': ({ device, text, unit, wanted }) =>
+    words(
+      'The tool shows another unit',
+      `${device} read ${text} ${unitSymbol(unit)}; on the Plan it shows ${unitSymbol(wanted)}.`,
+      `Nothing was recorded. Set the tool to ${unitSymbol(wanted)} and pull again.`,
+    ),
+  'device-no-angle': ({ device }) =>
+    words('No angle', `${device} sent a torque and no angle.`, 'Read the angle off a gauge and type it.'),
   'note-empty': () =>
     words('Nothing noted', 'There are no words and no picture.', 'Write or photograph something.'),
   'wait-not-over': ({ minutesLeft }) =>

@@ -1,6 +1,7 @@
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
 import { stayAwake } from '#client/device/awake.ts';
 import { comingFrom } from '#client/job/bench-state.ts';
+import { isDeviceWanted } from '#core/command/device-pull.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
 import { targetOrNull } from '#core/view/fastener-target.ts';
@@ -17,7 +18,7 @@ import { BenchStep } from './BenchStep.tsx';
 import { BenchTarget } from './BenchTarget.tsx';
 import { BenchVerdict } from './BenchVerdict.tsx';
 import { ComfortChoice } from './ComfortChoice.tsx';
-import { fetchLater, loadHandedOver, loadQuestions, loadRemedy, loadTurn } from './later.ts';
+import { fetchLater, loadDevice, loadHandedOver, loadQuestions, loadRemedy, loadTurn } from './later.ts';
 import { NotThisTool } from './NotThisTool.tsx';
 import { useAfterFrame } from './use-after-frame.ts';
 import { useBench } from './use-bench.ts';
@@ -27,6 +28,7 @@ import { useComfort } from './use-comfort.ts';
 const BenchQuestions = lazy(loadQuestions);
 const BenchRemedy = lazy(loadRemedy);
 const BenchTurn = lazy(loadTurn);
+const BenchDevice = lazy(loadDevice);
 const HandedOver = lazy(loadHandedOver);
 /** How many of those that follow are joined by the dotted line. */
 const DRAWN_AHEAD = 3;
@@ -107,6 +109,11 @@ export const BenchScreen = ({ events, person }: Props) => {
             )}
             <BenchStep bench={bench} view={view} person={person} />
             <BenchReading bench={bench} view={view} />
+            {isDeviceWanted(view, action) && (
+              <Later>
+                <BenchDevice bench={bench} view={view} />
+              </Later>
+            )}
           </div>
           <div className="grid gap-2 border-t border-rule bg-sheet px-4 py-2 max-sm:sticky max-sm:bottom-14 max-sm:z-10 lg:px-6">
             <BenchVerdict bench={bench} view={view} />

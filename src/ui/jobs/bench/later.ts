@@ -16,6 +16,9 @@ export const loadRemedy = () =>
 
 export const loadTurn = () => import('./BenchTurn.tsx').then(({ BenchTurn: turn }) => ({ default: turn }));
 
+export const loadDevice = () =>
+  import('./BenchDevice.tsx').then(({ BenchDevice: device }) => ({ default: device }));
+
 export const loadWait = () => import('./WaitLeft.tsx').then(({ WaitLeft: wait }) => ({ default: wait }));
 
 export const loadHandedOver = () =>
@@ -34,6 +37,7 @@ export const fetchLater = (): (() => void) => {
       loadRemedy,
       loadWait,
       loadTurn,
+      loadDevice,
       loadHandedOver,
     ])
       load().catch(() => {});

@@ -1,0 +1,40 @@
+import type { DeviceReading } from '../device/device-feed.ts';
+import type { JobRefusal } from '../job/refusal.ts';
+import type { Tool } from '../tool/tool.ts';
+import type { JobView } from '../view/job-view.ts';
+import type { NextAction } from '../view/next-action.ts';
+
+/** Whether a device is the tool in hand: by the serial number that is marked on it, or by the code that the workshop gave it. */
+export const isDeviceOf = ({ serial, code }: Pick<Tool, 'serial' | 'code'>, device: string): boolean =>
+  device === serial || device === code;
+
+/** The tool in hand where something is done with one now; null where nothing is. */
+export const toolInHand = (action: NextAction): Tool | null =>
+  action.kind === 'pull' || action.kind === 'set-tool' || action.kind === 'measure-run-on'
+    ? action.taken.tool
+    : null;
+
+/** What stands against recording what a device read, at the place where the bench is; null where nothing does. It is never recorded all the same: a person may type it. */
+export const againstReading = (
+  job: Pick<JobView, 'plan'>,
+  { device, peak, job: told }: DeviceReading,
+  action: NextAction,
+): JobRefusal | null => {
+  if (told !== null && told !== job.plan.number) return { code: 'device-other-job', device, job: told };
+  if (action.kind === 'turn') return null;
+  const tool = toolInHand(action);
+  if (!tool || action.kind === 'set-tool')
+    return { code: 'device-not-awaited', device, text: peak.text, unit: peak.unit };
+  if (!isDeviceOf(tool, device)) return { code: 'device-other-tool', device, toolCode: tool.code };
+  return peak.unit === tool.scale.unit
+    ? null
+    : { code: 'device-other-unit', device, text: peak.text, unit: peak.unit, wanted: tool.scale.unit };
+};
+
+/** Whether a device may have something to say at the bench: an electronic tool was taken, or what is measured is what an indicator or a thermometer shows. */
+export const isDeviceWanted = ({ takenTools }: Pick<JobView, 'takenTools'>, action: NextAction): boolean => {
+  const unit = action.kind === 'step' ? action.due.limits?.unit : undefined;
+  return (
+    unit === 'mm' || unit === '°C' || [...takenTools.values()].some(({ tool }) => tool.kind === 'electronic')
+  );
+};

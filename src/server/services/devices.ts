@@ -1,0 +1,24 @@
+import { accepted, type Result, refused } from '#core/result.ts';
+import type { DeviceHand } from '#wire/device.ts';
+import type { Problem } from '#wire/problems/problem.ts';
+import { gatewayLines, type RelayedLine } from '../devices/gateway-lines.ts';
+
+const port = (name: string): number | null => Number(process.env[name] ?? '') || null;
+
+/** What the devices of the bench say, as it comes, until whoever listens leaves; from after a place on where one is named.
+ *  Refuses: no-device (no gateway is connected). */
+export const deviceLines = (after: string | null): Result<AsyncGenerator<RelayedLine>, Problem> => {
+  const linePort = port('JENTIK_DEVICES_PORT');
+  return linePort ? accepted(gatewayLines(linePort, after)) : refused({ code: 'no-device' });
+};
+
+/** Lets a simulated device feel something. Refuses: no-device. */
+export const moveDevice = async (hand: DeviceHand): Promise<Result<null, Problem>> => {
+  const handPort = port('JENTIK_DEVICES_HAND_PORT');
+  if (!handPort) return refused({ code: 'no-device' });
+  const answer = await fetch(`http://127.0.0.1:${handPort}`, {
+    method: 'POST',
+    body: JSON.stringify(hand),
+  }).catch(() => null);
+  return answer?.ok ? accepted(null) : refused({ code: 'no-device' });
+};

@@ -1,0 +1,152 @@
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { call } from '#client/api.ts';
+import { deviceStream } from '#client/device/device-stream.ts';
+import { hasSerial } from '#client/device/serial.ts';
+import { isDeviceOf, toolInHand } from '#core/command/device-pull.ts';
+import type { DeviceNews, DeviceReading } from '#core/device/device-feed.ts';
+import { fromNewtonMetres, newtonMetres, unitSymbol } from '#core/quantity/unit.ts';
+import type { Tool } from '#core/tool/tool.ts';
+import { targetOrNull } from '#core/view/fastener-target.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { nextPass, passTarget } from '#core/view/passes.ts';
+import { OPERATIONS } from '#wire/api.ts';
+import { curveWords, deviceTroubleWords } from '#wire/words/device.ts';
+import { Tape } from '../../shared/Tape.tsx';
+import { TraceChart } from '../../shared/TraceChart.tsx';
+import { SerialForm } from './SerialForm.tsx';
+import type { Bench } from './use-bench.ts';
+
+type Props = { readonly bench: Bench; readonly view: JobView };
+
+const LINK_WORDS = {
+  connecting: 'Looking for the tool…',
+  connected: 'is not heard: switch it on, or type what it shows',
+  away: 'can’t be heard now: the gateway of devices is away. Type what it shows; what it sends meanwhile comes when it is back',
+  none: 'This site has no gateway of devices: type what the tool shows, or connect its cable here',
+} as const;
+
+/** The limits of the pass in front at the tool, in its unit. */
+const limitsAt = (bench: Bench, view: JobView): { readonly low: number; readonly high: number } | null => {
+  const { fastener, action } = bench;
+  const whole = fastener ? targetOrNull(view, fastener) : null;
+  if (!fastener || !whole || (action.kind !== 'pull' && action.kind !== 'set-tool')) return null;
+  const { tool, adapterFactor } = action.taken;
+  const { low, high } = passTarget(view.plan, fastener.planned, whole, nextPass(view, fastener));
+  const { unit } = tool.scale;
+  return {
+    low: fromNewtonMetres(low, unit) / adapterFactor,
+    high: fromNewtonMetres(high, unit) / adapterFactor,
+  };
+};
+
+/** Lets the simulated tool pull to what is wanted, for whoever looks at the demo. */
+const simulate = (device: string, { action }: Bench): void => {
+  const torque = action.kind === 'pull' ? action.wanted.setting : 5;
+  const angle = action.kind === 'turn' ? { angle: action.due.degrees } : {};
+  void call(OPERATIONS.moveDevice, { do: 'pull', device, torque, rate: 1000, ...angle });
+};
+
+/** The tool that is connected: whether it is heard, its torque under the hairline as it is pulled, its curve, and what is wrong with what it says. */
+export const BenchDevice = ({ bench, view }: Props) => {
+  const [stream] = useState(deviceStream);
+  const { link, devices, trouble } = useSyncExternalStore(stream.subscribe, stream.snapshot, stream.snapshot);
+  const [last, setLast] = useState<DeviceReading | null>(null);
+  const [isConnecting, setConnecting] = useState(false);
+  const latest = useRef(bench);
+  latest.current = bench;
+  useEffect(() => {
+    const hear = (news: DeviceNews): void => {
+      const { action, takeReading, typeWhole, holdInstrument } = latest.current;
+      if (news.kind === 'pull') {
+        setLast(news.reading);
+        // A tester at the same gateway is nobody's tool.
+        const kind = stream.snapshot().devices.find(({ device }) => device === news.reading.device)?.is;
+        if (kind !== 'tester') takeReading(news.reading);
+      }
+      if (news.kind === 'level' && action.kind === 'step' && action.due.limits?.unit === news.unit) {
+        holdInstrument(news.device);
+        typeWhole(news.text);
+      }
+    };
+    const stopNews = stream.onNews(hear);
+    const stop = stream.start();
+    return () => {
+      stop();
+      stopNews();
+    };
+  }, [stream]);
+  const tool: Tool | null = toolInHand(bench.action);
+  const mine = useMemo(
+    () => devices.find(({ device }) => tool !== null && isDeviceOf(tool, device)),
+    [devices, tool],
+  );
+  const limits = limitsAt(bench, view);
+  const live = mine?.live ?? null;
+  const shown = live ?? (last && tool && isDeviceOf(tool, last.device) ? last.trace : null);
+  const unit = tool?.scale.unit ?? last?.peak.unit ?? 'N.m';
+  const now = live ? fromNewtonMetres(newtonMetres(live.torques.at(-1) ?? 0), unit) : 0;
+  const tone = limits && live ? (now > limits.high ? 'high' : now >= limits.low ? 'in' : 'none') : 'none';
+  return (
+    <section aria-label="Connected tool" className="grid gap-1" data-testid="device">
+      {live && limits && tool && (
+        <div className="mx-auto w-full max-w-[404px]" data-testid="live">
+          <Tape
+            value={now}
+            low={limits.low}
+            high={limits.high}
+            unit={unitSymbol(unit)}
+            graduation={tool.scale.graduation}
+            caption={now.toFixed(2)}
+            tone={tone}
+            height={46}
+          />
+        </div>
+      )}
+      {shown && limits && shown.times.length > 1 && (
+        <div className="mx-auto w-full max-w-[404px] short:hidden">
+          <TraceChart trace={shown} curve={live ? null : (last?.curve ?? null)} unit={unit} {...limits} />
+        </div>
+      )}
+      {!live && last?.curve && shown && <p className="text-s text-faint">{curveWords(last.curve, unit)}</p>}
+      <p className="flex flex-wrap items-center gap-x-3 text-s" data-testid="device-link">
+        {tool && mine && link === 'connected' ? (
+          <span>
+            <strong>{tool.code}</strong> is connected ({mine.device}): a pull is recorded by itself.
+          </span>
+        ) : (
+          <span className="text-faint">
+            {tool && link !== 'connecting' && link !== 'none' && `${tool.code} `}
+            {LINK_WORDS[link]}
+          </span>
+        )}
+        {mine && link === 'connected' && (
+          <button
+            type="button"
+            className="min-h-11 text-layout underline"
+            onClick={() => simulate(mine.device, bench)}
+          >
+            Simulate a pull
+          </button>
+        )}
+        {tool && !mine && hasSerial() && (
+          <button
+            type="button"
+            className="min-h-11 text-layout underline"
+            onClick={() => setConnecting(true)}
+          >
+            Connect its cable here
+          </button>
+        )}
+      </p>
+      {trouble && (
+        <p role="status" className="text-s font-semibold text-unsure" data-testid="device-trouble">
+          {deviceTroubleWords(trouble.last)}
+          {trouble.count > 1 && ` (${trouble.count} times)`}
+        </p>
+      )}
+      {isConnecting && tool && (
+        <SerialForm tool={tool} stream={stream} onClose={() => setConnecting(false)} />
+      )}
+    </section>
+  );
+};
