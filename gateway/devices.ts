@@ -1,5 +1,6 @@
 import { createServer as createHttpServer } from 'node:http';
 import { createServer, type Socket } from 'node:net';
+import { createInterface } from 'node:readline';
 import { type Pull, pulledCurve } from './pulled-curve.ts';
 
 // Simulated devices of a bench: an electronic wrench, an electronic screwdriver, a torque tester, a dial indicator and a thermometer. They speak lines of JSON over TCP
@@ -20,6 +21,8 @@ const DEVICES = [
 ] as const;
 
 const listeners = new Set<Socket>();
+/** The job that each was told to work for. */
+const jobs = new Map<string, string>();
 const counts = new Map<string, number>();
 const startedAt = performance.now();
 const now = (): number => Math.round(performance.now() - startedAt);
@@ -34,8 +37,20 @@ const next = (device: string): number => {
   return number;
 };
 
+const hear = (line: string): void => {
+  try {
+    const { kind, device, job } = JSON.parse(line) as Record<string, unknown>;
+    if (kind === 'job' && typeof device === 'string' && typeof job === 'string') jobs.set(device, job);
+  } catch {
+    // What is not understood is not heard.
+  }
+};
+
 createServer((socket) => {
   listeners.add(socket);
+  createInterface({ input: socket })
+    .on('line', hear)
+    .on('error', () => {});
   socket.on('close', () => listeners.delete(socket));
   socket.on('error', () => listeners.delete(socket));
   for (const { device, is, unit } of DEVICES)
@@ -55,7 +70,8 @@ type Hand = Pull & {
 /** Lets a device feel a pull: its peak alone, or its curve as it is pulled. Resolves when it is over. */
 const pull = async ({ device, unit = 'N.m', job, rate, ...pulled }: Hand): Promise<void> => {
   const number = next(device);
-  const told = job === undefined ? {} : { job };
+  const own = job ?? jobs.get(device);
+  const told = own === undefined ? {} : { job: own };
   if (rate === undefined) {
     const angle = pulled.angle === undefined ? {} : { angle: pulled.angle };
     say({ kind: 'peak', device, number, at: now(), unit, ...told, ...angle, peak: pulled.torque });

@@ -9,7 +9,7 @@ import { toolSchema } from '#core/tool/tool.ts';
 import { TOOL_BLOCKS, toolBlockSchema } from '#core/tool/tool-blocks.ts';
 import { attachmentSchema } from './attachment.ts';
 import { keptSessionSchema, newSessionSchema, recalledPullSchema } from './calibration.ts';
-import { deviceHandSchema } from './device.ts';
+import { deviceHandSchema, deviceToldSchema } from './device.ts';
 import { computing, type DeepReadonly, NOTHING, operation } from './operation.ts';
 import { knownPartSchema, partHistorySchema } from './part.ts';
 import { quantitySchema } from './quantity.ts';
@@ -255,6 +255,14 @@ export const TOOL_OPERATIONS = {
     who: 'see',
     request: NOTHING,
     response: z.unknown(),
+  }),
+  tellDevice: operation({
+    method: 'POST',
+    path: '/api/v1/devices/job',
+    summary: 'Tell a device whose job it works for: its readings say so from then on, where it can',
+    who: 'work-on-job',
+    request: deviceToldSchema,
+    response: z.null(),
   }),
   moveDevice: operation({
     method: 'POST',

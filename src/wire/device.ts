@@ -35,3 +35,7 @@ export const relayedLineSchema = z.union([
   z.object({ gateway: z.enum(['connected', 'away']) }),
   z.object({ missed: z.int() }),
 ]);
+
+/** Whose job a device works for from now on: the job's number. */
+export const deviceToldSchema = z.strictObject({ device: serial, job: z.string().trim().min(1).max(40) });
+export type DeviceTold = z.infer<typeof deviceToldSchema>;

@@ -1,4 +1,6 @@
+import { Buffer } from 'node:buffer';
 import type { Page } from '@playwright/test';
+import type { PullDevice } from '#core/device/curve-facts.ts';
 import { SAMPLE_CABINET } from '../core/job/sample-job.ts';
 import { address, cautionsDone, eventsOf, expect, plannedJob, signedIn, takeTool, test } from './site.ts';
 
@@ -82,9 +84,9 @@ test('a pull of the connected wrench: live on the tape, drawn as a curve, record
     outcome: 'in',
     device: { serial: WRENCH },
   });
-  const { curve } = body?.['device'] as { curve: Record<string, number> };
-  expect(curve['clickNewtonMetres']).toBeCloseTo(9, 0);
-  expect(curve['points']).toBeGreaterThan(2_000);
+  const { curve } = (body as unknown as { device: PullDevice }).device;
+  expect(curve?.clickNewtonMetres).toBeCloseTo(9, 0);
+  expect(curve?.points).toBeGreaterThan(2_000);
   await expect(page.getByTestId('current-position')).toHaveText('N2');
 });
 
@@ -156,4 +158,62 @@ test('torque, then the angle as the wrench turns it: both in the record', async 
   await expect(page.getByText('all sent')).toBeVisible();
   const turned = (await eventsOf(page, job)).filter(({ kind }) => kind === 'angle-turned');
   expect(turned.map(({ body }) => body)).toMatchObject([{ method: 'live', outcome: 'in' }]);
+});
+
+/** The memory of a wrench as it comes out of it: lines before the job, pulls of it, and one that is like none. */
+const memoryFile = (
+  lines: number,
+  pulls: readonly string[],
+): { name: string; mimeType: string; buffer: Buffer } => {
+  const now = Date.now();
+  const stamp = (ms: number): string => new Date(ms).toISOString().replace('T', ' ').replace('Z', '');
+  const before = Array.from(
+    { length: lines },
+    (_, at) => `${at + 1},${stamp(now - 86_400_000 + at)},5.00,N·m`,
+  );
+  const mine = pulls.map((torque, at) => `${lines + at + 1},${stamp(now + at)},${torque},N·m`);
+  const text = ['No,Logged at,Peak,Unit', ...before, ...mine, '99999,soon,9,N·m'].join('\r\n');
+  return { name: 'memory.csv', mimeType: 'text/csv', buffer: Buffer.from(text) };
+};
+
+test('the memory of a wrench: columns said once, what matches no fastener looked at, the rest recorded behind a bar', async ({
+  page,
+}) => {
+  const job = await wrenchBench(page, 'Memory', '8 to 10 Nm', 60);
+  // What it logs is of the time of the job: the file is read a moment later.
+  const pulls = [
+    '9.00',
+    '1.00',
+    '7.00',
+    ...Array.from({ length: 59 }, (_, at) => (8.5 + (at % 10) / 10).toFixed(2)),
+  ];
+  await page.getByRole('link', { name: 'Read its memory' }).click();
+  await page.waitForURL(/memory$/);
+  await page.locator('input[type=file]').setInputFiles(memoryFile(30_000, pulls));
+  const facts = page.getByTestId('memory-facts');
+  await expect(page.getByText('memory.csv: 30063 lines')).toBeVisible();
+  // The clock on the wall was taken for the tool's; this one goes by UTC.
+  const ahead = page.getByLabel('Its clock is ahead of UTC by, minutes');
+  await ahead.fill('0');
+  await ahead.blur();
+  await expect(facts).toContainText('61 readings are matched · 1 matches no fastener');
+  await expect(page.getByText('1 line is not read')).toBeVisible();
+  await expect(page.getByRole('row', { name: /like no fastener/ })).toContainText('1.00 N·m');
+  await page.getByRole('button', { name: 'Record 61 pulls' }).click();
+  await expect(page.getByTestId('memory-recorded')).toContainText('61 pulls recorded');
+  await expect(page.getByText('60 of 60 in')).toBeVisible();
+  await expect(page.getByText('all sent')).toBeVisible();
+  const bodies = await pulled(page, job);
+  expect(bodies).toHaveLength(61);
+  expect(bodies.slice(0, 3).map((body) => [body['position'], body['outcome']])).toEqual([
+    ['N1', 'in'],
+    ['N2', 'low'],
+    ['N2', 'in'],
+  ]);
+  // Read again: the columns are known, and nothing is recorded twice.
+  await page.reload();
+  await page.locator('input[type=file]').setInputFiles(memoryFile(30_000, pulls));
+  await expect(page.getByText('columns as you said them last')).toBeVisible();
+  await expect(facts).toContainText('0 readings are matched');
+  await expect(page.getByRole('button', { name: 'Record 0 pulls' })).toBeDisabled();
 });

@@ -269,7 +269,7 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
       else set({ refusal: { code: 'device-no-angle', device: serial } });
     } else if (here.action.kind === 'measure-run-on') recordRunOn(peak.text, here);
     else {
-      const device = { curve, number, serial };
+      const device = { curve, number, readAt: null, serial };
       set({ refusal: null, typed: peak.text, readBy: device });
       pullOrAsk('reading', peak.text, { device });
     }

@@ -72,8 +72,23 @@ const isSameJudgement = (a: Judgement, b: Judgement): boolean =>
   a.knownErrorPercent === b.knownErrorPercent &&
   a.rules === b.rules;
 
+/** Whether another person's pull on this job is of the very same reading: two benches that hear one tool. The number alone may come again, since a device that is started again
+ *  counts anew. */
+const isCountedAlready = (job: JobView, { device, reading }: PullSaid, { person: me }: Known): boolean =>
+  device !== undefined &&
+  job.fasteners.some(({ pulls }) =>
+    pulls.some(
+      ({ person, voided, body }) =>
+        body.device?.serial === device.serial &&
+        body.device.number === device.number &&
+        body.reading?.text === reading?.text &&
+        person.id !== me.id &&
+        voided === null,
+    ),
+  );
+
 /** A pull that was made, judged anew with all the asker knows. It is recorded whatever stands against it.
- *  Refuses: rules-unknown, and only what can't be true: unknown-position, no-click, reading-out-of-bounds, claim-untrue. */
+ *  Refuses: rules-unknown, and only what can't be true: unknown-position, no-click, reading-out-of-bounds, claim-untrue, reading-counted-already. */
 export const recordedPull = (
   job: JobView,
   said: PullSaid,
@@ -83,6 +98,8 @@ export const recordedPull = (
   const untrue = impossible(job, said, rules);
   const fastener = fastenerAt(job, said.position);
   if (untrue || !fastener) return refused(untrue ?? { code: 'unknown-position', position: said.position });
+  if (said.device && isCountedAlready(job, said, known))
+    return refused({ code: 'reading-counted-already', device: said.device.serial });
   const objections = objectionsTo(job, fastener, said, known, rules);
   const stands = judgement(job, fastener, said, rules, objections);
   const { shown } = known;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { instantSchema } from '../bounds.ts';
 import type { Shape } from '../shape.ts';
 import type { ReadTrace } from '../trace/read-trace.ts';
 
@@ -27,6 +28,8 @@ export type CurveFacts = Shape<typeof curveFactsSchema>;
 export const pullDeviceSchema = z.strictObject({
   curve: curveFactsSchema.nullable(),
   number: z.int().nonnegative(),
+  /** When it was read by the device's own clock; null for one that was heard as it happened. */
+  readAt: instantSchema.nullable(),
   serial: z.string().trim().min(1).max(40),
 });
 export type PullDevice = Shape<typeof pullDeviceSchema>;

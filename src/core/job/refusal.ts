@@ -107,6 +107,7 @@ export type JobRefusal =
       readonly unit: TorqueUnit;
       readonly wanted: TorqueUnit;
     }
+  | { readonly code: 'reading-counted-already'; readonly device: string }
   | { readonly code: 'device-no-angle'; readonly device: string }
   | { readonly code: 'note-empty' }
   | { readonly code: 'remedy-first'; readonly position: string; readonly act: RemedyAct }

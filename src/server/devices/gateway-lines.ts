@@ -116,7 +116,7 @@ const hubAt = (port: number) => {
     return said === epoch && Number.isSafeInteger(wanted) && wanted >= 1 && wanted <= next ? wanted : next;
   };
 
-  return async function* (after: string | null): AsyncGenerator<RelayedLine> {
+  const listen = async function* (after: string | null): AsyncGenerator<RelayedLine> {
     listening += 1;
     clearTimeout(idle);
     open();
@@ -146,13 +146,26 @@ const hubAt = (port: number) => {
       if (listening === 0) idle = setTimeout(close, IDLE_MS).unref();
     }
   };
+  /** Says something to the devices. Answers whether there is a gateway to hear it. */
+  const tell = (said: object): boolean => {
+    if (state !== 'connected' || !socket) return false;
+    socket.write(`${JSON.stringify(said)}\n`);
+    return true;
+  };
+  return { listen, tell };
 };
 
 const hubs = new Map<number, ReturnType<typeof hubAt>>();
 
-/** The lines of the gateway at a port, from after a place on; the same connection for all who ask. */
-export const gatewayLines = (port: number, after: string | null): AsyncGenerator<RelayedLine> => {
+const hubOf = (port: number): ReturnType<typeof hubAt> => {
   const hub = hubs.get(port) ?? hubAt(port);
   hubs.set(port, hub);
-  return hub(after);
+  return hub;
 };
+
+/** The lines of the gateway at a port, from after a place on; the same connection for all who ask. */
+export const gatewayLines = (port: number, after: string | null): AsyncGenerator<RelayedLine> =>
+  hubOf(port).listen(after);
+
+/** Says something to the devices of the gateway at a port, which somebody listens to. Answers whether it is there. */
+export const tellGateway = (port: number, said: object): boolean => hubOf(port).tell(said);

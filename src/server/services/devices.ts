@@ -1,7 +1,7 @@
 import { accepted, type Result, refused } from '#core/result.ts';
-import type { DeviceHand } from '#wire/device.ts';
+import type { DeviceHand, DeviceTold } from '#wire/device.ts';
 import type { Problem } from '#wire/problems/problem.ts';
-import { gatewayLines, type RelayedLine } from '../devices/gateway-lines.ts';
+import { gatewayLines, type RelayedLine, tellGateway } from '../devices/gateway-lines.ts';
 
 const port = (name: string): number | null => Number(process.env[name] ?? '') || null;
 
@@ -21,4 +21,12 @@ export const moveDevice = async (hand: DeviceHand): Promise<Result<null, Problem
     body: JSON.stringify(hand),
   }).catch(() => null);
   return answer?.ok ? accepted(null) : refused({ code: 'no-device' });
+};
+
+/** Tells a device whose job it works for: what it reads from now on says so, where the device can. Refuses: no-device. */
+export const tellDevice = ({ device, job }: DeviceTold): Result<null, Problem> => {
+  const linePort = port('JENTIK_DEVICES_PORT');
+  return linePort && tellGateway(linePort, { kind: 'job', device, job })
+    ? accepted(null)
+    : refused({ code: 'no-device' });
 };

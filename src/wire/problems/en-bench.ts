@@ -70,6 +70,7 @@ type BenchCode =
   | 'device-other-tool'
   | 'device-other-unit'
   | 'device-no-angle'
+  | 'reading-counted-already'
   | 'angle-not-asked'
   | 'angle-not-due'
   | 'steps-remain'
@@ -397,6 +398,12 @@ export const BENCH_WORDS: Wording = {
       'The tool shows another unit',
       `${device} read ${text} ${unitSymbol(unit)}; on the Plan it shows ${unitSymbol(wanted)}.`,
       `Nothing was recorded. Set the tool to ${unitSymbol(wanted)} and pull again.`,
+    ),
+  'reading-counted-already': ({ device }) =>
+    words(
+      'Recorded at another bench',
+      `Somebody else’s bench heard the same pull of ${device} and recorded it.`,
+      'It counts once. Agree whose hand the tool is in; void the one that is at the wrong fastener.',
     ),
   'device-no-angle': ({ device }) =>
     words('No angle', `${device} sent a torque and no angle.`, 'Read the angle off a gauge and type it.'),

@@ -80,6 +80,16 @@ export const BenchDevice = ({ bench, view }: Props) => {
     () => devices.find(({ device }) => tool !== null && isDeviceOf(tool, device)),
     [devices, tool],
   );
+  const heard = link === 'connected' ? mine?.device : undefined;
+  const { number: jobNumber } = view.plan;
+  useEffect(() => {
+    if (heard === undefined) return;
+    // The tool in this hand works for this job: also when the hand comes back from another bench.
+    const tell = (): void => void call(OPERATIONS.tellDevice, { device: heard, job: jobNumber });
+    tell();
+    window.addEventListener('focus', tell);
+    return () => window.removeEventListener('focus', tell);
+  }, [heard, jobNumber]);
   const limits = limitsAt(bench, view);
   const live = mine?.live ?? null;
   const shown = live ?? (last && tool && isDeviceOf(tool, last.device) ? last.trace : null);
@@ -127,6 +137,11 @@ export const BenchDevice = ({ bench, view }: Props) => {
           >
             Simulate a pull
           </button>
+        )}
+        {tool && (
+          <a className="inline-flex min-h-11 items-center" href={`/jobs/${view.job}/memory`}>
+            Read its memory
+          </a>
         )}
         {tool && !mine && hasSerial() && (
           <button

@@ -1,0 +1,108 @@
+import { describe, expect, test } from 'vitest';
+import { awaitedPulls, type MemoryChoice, matchMemory, unmetPulls } from '#core/command/match-memory.ts';
+import type { MemoryReading } from '#core/device/memory-table.ts';
+import { SAMPLE_CABINET, SampleJob } from '../job/sample-job.ts';
+import { LARGE, planOf, sampleGroup } from '../job/sample-joints.ts';
+
+const ELECTRONIC = {
+  ...LARGE,
+  kind: 'electronic',
+  scale: { ...LARGE.scale, form: 'display', graduation: 0.01 },
+} as const;
+const bolts = (count = 4, passes?: (typeof SAMPLE_CABINET)['passes']) => {
+  const kind = { ...SAMPLE_CABINET, steps: SAMPLE_CABINET.steps.slice(0, 1), ...(passes ? { passes } : {}) };
+  const plan = planOf(
+    sampleGroup(
+      'A',
+      kind,
+      Array.from({ length: count }, () => ({ printed: '20 to 24 Nm' })),
+    ),
+  );
+  return new SampleJob(plan).ready(ELECTRONIC);
+};
+const reading = (value: number, at: number, more: Partial<MemoryReading> = {}): MemoryReading => ({
+  line: at + 2,
+  at: at * 10_000,
+  number: at,
+  text: String(value),
+  value,
+  unit: 'N.m',
+  angleDegrees: null,
+  ...more,
+});
+const matched = (
+  values: readonly number[],
+  choices: readonly (readonly [number, MemoryChoice])[] = [],
+  job = bolts(),
+  recorded: readonly number[] = [],
+) => {
+  const awaited = awaitedPulls(job.state, ELECTRONIC);
+  const rows = matchMemory({
+    readings: values.map((value, at) => reading(value, at)),
+    awaited,
+    unit: 'N.m',
+    since: 0,
+    until: 1e9,
+    recorded: new Set(recorded),
+    choices: new Map(choices),
+  });
+  const told = rows.map(({ match }) =>
+    'awaited' in match ? `${match.awaited.position}/${match.awaited.pass} ${match.stands}` : match.kind,
+  );
+  return { told, unmet: unmetPulls(awaited, rows).map(({ position }) => position) };
+};
+
+describe('a memory matched to the fasteners of a job', () => {
+  test('by time and in the order of the work', () => {
+    expect(matched([22, 21, 23, 24])).toEqual({ told: ['1/1 in', '2/1 in', '3/1 in', '4/1 in'], unmet: [] });
+  });
+
+  test('after a low one the same fastener comes again; after a high one the next', () => {
+    expect(matched([15, 22, 30, 22]).told).toEqual(['1/1 low', '1/1 in', '2/1 high', '3/1 in']);
+  });
+
+  test('what is like no fastener is left for a person to look at, and takes no place', () => {
+    expect(matched([22, 2, 110, 22])).toEqual({
+      told: ['1/1 in', 'unlike', 'unlike', '2/1 in'],
+      unmet: ['3', '4'],
+    });
+  });
+
+  test('a person says otherwise, and all that follow move', () => {
+    expect(matched([22, 21, 23], [[3, 'leave-out']]).told).toEqual(['1/1 in', 'left-out', '2/1 in']);
+    expect(matched([22, 21, 23], [[3, 'again']]).told).toEqual(['1/1 in', '1/1 in', '2/1 in']);
+    expect(matched([15, 22, 22], [[3, 'next']]).told).toEqual(['1/1 low', '2/1 in', '3/1 in']);
+    expect(matched([2, 22], [[2, 'next']]).told).toEqual(['1/1 low', '1/1 in']);
+  });
+
+  test('passes follow each other, the first for all of them', () => {
+    const half = [
+      { name: 'half', amount: { kind: 'share', share: 0.5 } },
+      { name: 'full', amount: { kind: 'share', share: 1 } },
+    ] as const;
+    expect(matched([11, 11, 22, 22], [], bolts(2, half)).told).toEqual([
+      '1/1 in',
+      '2/1 in',
+      '1/2 in',
+      '2/2 in',
+    ]);
+  });
+
+  test('what is pulled already, in the record already, of another time, another unit, or too many is none of it', () => {
+    const job = bolts();
+    job.pull('1', 'reading', '22');
+    expect(matched([22, 22], [], job).told).toEqual(['2/1 in', '3/1 in']);
+    expect(matched([22, 22], [], bolts(), [0]).told).toEqual(['recorded', '1/1 in']);
+    expect(matched([22, 22, 22], [], bolts(2)).told).toEqual(['1/1 in', '2/1 in', 'over']);
+    const rows = matchMemory({
+      readings: [reading(22, 0), reading(195, 5, { unit: 'lbf.in' }), reading(22, 9)],
+      awaited: awaitedPulls(bolts().state, ELECTRONIC),
+      unit: 'N.m',
+      since: 10_000,
+      until: 80_000,
+      recorded: new Set(),
+      choices: new Map(),
+    });
+    expect(rows.map(({ match }) => match.kind)).toEqual(['outside', 'other-unit', 'outside']);
+  });
+});
