@@ -2,6 +2,7 @@ import { benchAppend } from './bench/append.ts';
 import { benchBoard } from './bench/board.ts';
 import { benchBook } from './bench/book.ts';
 import { benchCold } from './bench/cold.ts';
+import { benchDevices } from './bench/devices.ts';
 import { benchDoors } from './bench/doors.ts';
 import { benchJob } from './bench/job.ts';
 import { benchList } from './bench/list.ts';
@@ -20,6 +21,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   append: benchAppend,
   book: benchBook,
   recall: benchRecall,
+  devices: benchDevices,
   doors: benchDoors,
   screen: benchScreen,
   cold: benchCold,

@@ -81,13 +81,13 @@ export const signedInClient = async (address: string, name: string, pin: string)
 };
 
 /** A terminal list of so many alike terminals. */
-export const terminalList = (count: number): string =>
+export const terminalList = (count: number, requirement = '13 to 17 in-lb'): string =>
   [
     'position,label,x_mm,y_mm,conductor,requirement',
     ...Array.from(
       { length: count },
       (_, index) =>
-        `P${index + 1},terminal ${index + 1},${(index % 40) * 8},${Math.floor(index / 40) * 24},14 AWG,13 to 17 in-lb`,
+        `P${index + 1},terminal ${index + 1},${(index % 40) * 8},${Math.floor(index / 40) * 24},14 AWG,${requirement}`,
     ),
   ].join('\n');
 
@@ -164,7 +164,12 @@ const must = ({ status, body }: SiteAnswer): unknown => {
 };
 
 /** Plans a job over HTTP and makes it ready for its first pull. */
-export const readyJob = async (client: SiteClient, terminals: number, toolCode: string): Promise<Device> => {
+export const readyJob = async (
+  client: SiteClient,
+  terminals: number,
+  toolCode: string,
+  requirement?: string,
+): Promise<Device> => {
   const planned = must(
     await client.ask('POST', '/api/v1/jobs', {
       jobId: uuidv7(),
@@ -176,7 +181,7 @@ export const readyJob = async (client: SiteClient, terminals: number, toolCode: 
       ],
       asset: null,
       source: { title: 'x', revision: '', place: '' },
-      lines: valueOrThrow(fastenerLines(terminalList(terminals))).lines,
+      lines: valueOrThrow(fastenerLines(terminalList(terminals, requirement))).lines,
     }),
   ) as LedgerEvent;
   const crib = must(await client.ask('GET', '/api/v1/tools')) as readonly { readonly tool: Tool }[];

@@ -12,6 +12,8 @@ export const jobSummarySchema = z.strictObject({
   fastenersTotal: z.int(),
   fastenersIn: z.int(),
   fastenersLeftOpen: z.int(),
+  /** What its work waits for, and until when; null while it waits for nothing. */
+  waiting: z.strictObject({ title: z.string(), until: instantSchema }).nullable(),
   lastPerson: z.string(),
   lastEventAt: instantSchema,
 });

@@ -53,6 +53,20 @@ describe('what waits on this device', () => {
     expect((await readOutbox()).entries.map(({ event }) => event.id)).toEqual([first?.id, third?.id]);
   });
 
+  test('many at once are written together, in their order; one that can’t be stored keeps none of the others out', async () => {
+    const all = Array.from({ length: 60 }, () => events()[0] as UnplacedEvent);
+    const unstorable = { ...events()[0], body: { position: () => '1' } } as unknown as UnplacedEvent;
+    const kept = await Promise.all([...all.slice(0, 30), unstorable, ...all.slice(30)].map(keepEvent));
+    expect(kept.filter((isOnDisk) => !isOnDisk)).toHaveLength(1);
+    expect(kept[30]).toBe(false);
+    const onDisk = (await readOutbox()).entries.filter((entry) => !isInMemory(entry));
+    expect(onDisk.map(({ event }) => event.id)).toEqual(all.map(({ id }) => id));
+    const db = await openDB('jentik-outbox');
+    expect(await db.count('entries')).toBe(60);
+    db.close();
+    await forgetEntries((await readOutbox()).entries);
+  });
+
   test('what was refused stays, with why', async () => {
     await keepEvent(events()[0] as UnplacedEvent);
     const [entry] = (await readOutbox()).entries;

@@ -51,7 +51,7 @@ const read = (
 const record = (job: SampleJob, matched: readonly MatchedReading[]) => {
   const seen: number[] = [];
   const store = {
-    snapshot: () => ({ view: job.state, waiting: 0 }) as never,
+    snapshot: () => ({ view: job.state, waiting: 0, settling: 0, storageProblem: null }) as never,
     happen: (happening: JobHappening) => {
       const tried = job.try(happening);
       return tried.ok ? accepted(job.happen(happening)) : tried;

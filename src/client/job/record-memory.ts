@@ -4,7 +4,7 @@ import type { JobHappening } from '#core/event/event.ts';
 import type { JobRefusal } from '#core/job/refusal.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import { nextAction } from '#core/view/next-action.ts';
-import type { JobOnDevice, JobStore } from './job-store.ts';
+import type { JobStore } from './job-store.ts';
 
 /** How many pulls are recorded in one go, before the page is drawn and heard again. */
 const BATCH = 40;
@@ -82,7 +82,11 @@ export const recordMemory = async ({
   isOver,
 }: Recording): Promise<MemoryRecorded> => {
   const mine = matched.filter(({ match }) => 'awaited' in match);
-  const waiting = (): Pick<JobOnDevice, 'waiting' | 'storageProblem'> => job.snapshot();
+  // Nothing is promised before it is on this device's disk; and what the site takes is let go out first.
+  const isHeldUp = (): boolean => {
+    const { waiting, settling, storageProblem } = job.snapshot();
+    return storageProblem === null && (settling > 0 || (waiting > WAITING_MOST && navigator.onLine));
+  };
   let recorded = 0;
   for (const each of mine) {
     const refusal = recordOne({ job, tool }, each);
@@ -95,7 +99,7 @@ export const recordMemory = async ({
     if (recorded % BATCH !== 0) continue;
     onProgress(recorded, mine.length);
     await pause();
-    while (waiting().waiting > WAITING_MOST && !isOver() && navigator.onLine) await pause();
+    while (isHeldUp() && !isOver()) await pause();
     if (isOver()) break;
   }
   onProgress(recorded, mine.length);

@@ -45,20 +45,79 @@ const database = (): Promise<IDBPDatabase<OutboxDatabase>> => {
   return inTime(opening);
 };
 
-/** Writes an entry; answers its place once it is on disk. `onLate` hears of one that got there after this gave up. */
-export const storeEntry = async (entry: StoredEntry, onLate: (seq: number) => void): Promise<number> => {
+type Queued = {
+  readonly entry: StoredEntry;
+  readonly written: (seq: number) => void;
+  readonly failed: (error: unknown) => void;
+};
+
+/** Writes entries to disk as one: all of them are on it, or none. */
+const writeAll = async (batch: readonly Queued[]): Promise<readonly number[]> => {
   const db = await database();
   const transaction = db.transaction('entries', 'readwrite', { durability: 'strict' });
-  let isGivenUp = false;
-  const written = (async (): Promise<number> => {
-    const seq = await transaction.store.put(entry);
-    await transaction.done;
-    if (isGivenUp) onLate(seq);
-    return seq;
-  })();
   transaction.done.catch(() => {
     // Said by the write itself.
   });
+  try {
+    const puts: Promise<number>[] = [];
+    for (const { entry } of batch) {
+      const put = transaction.store.put(entry);
+      put.catch(() => {
+        // Said by the whole of them.
+      });
+      puts.push(put);
+    }
+    const seqs = await Promise.all(puts);
+    await transaction.done;
+    return seqs;
+  } catch (error) {
+    try {
+      transaction.abort();
+    } catch {
+      // It ended by itself.
+    }
+    throw error;
+  }
+};
+
+let queue: Queued[] = [];
+let isWriting = false;
+
+// A disk takes as long for forty entries as for one: what comes while it writes is written together next.
+const writeQueue = async (): Promise<void> => {
+  if (isWriting) return;
+  isWriting = true;
+  while (queue.length > 0) {
+    const batch = queue;
+    queue = [];
+    try {
+      const seqs = await writeAll(batch);
+      for (const [at, { written }] of batch.entries()) written(seqs[at] as number);
+    } catch (error) {
+      // One that can't be stored keeps none of the others out: each is tried by itself.
+      if (batch.length === 1) batch[0]?.failed(error);
+      else
+        for (const each of batch)
+          await writeAll([each]).then(([seq]) => each.written(seq as number), each.failed);
+    }
+  }
+  isWriting = false;
+};
+
+/** Writes an entry; answers its place once it is on disk. `onLate` hears of one that got there after this gave up. */
+export const storeEntry = async (entry: StoredEntry, onLate: (seq: number) => void): Promise<number> => {
+  let isGivenUp = false;
+  const written = new Promise<number>((resolve, reject) => {
+    queue.push({
+      entry,
+      written: (seq) => {
+        if (isGivenUp) onLate(seq);
+        resolve(seq);
+      },
+      failed: reject,
+    });
+  });
+  void writeQueue();
   try {
     return await inTime(written, WRITE_PATIENCE_MS);
   } catch (error) {

@@ -4,7 +4,7 @@ import type { Projection } from './projection.ts';
 /** What lists show of each job. */
 export const summariesProjection: Projection = {
   name: 'summaries',
-  version: 1,
+  version: 2,
   isWrittenWithHead: true,
   clear: clearSummaries,
   apply: async (db, fact) => {

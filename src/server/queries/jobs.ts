@@ -4,6 +4,7 @@ import { type ChainHead, EMPTY_HEAD } from '#core/ledger/hash-chain.ts';
 import type { JobHead } from '#core/ledger/witness.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { jobProgress, jobStage } from '#core/view/open-items.ts';
+import { waitingFor } from '#core/view/waiting-for.ts';
 import { type JobSummary, jobNumberText, jobSummarySchema } from '#wire/job-summary.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
@@ -21,6 +22,8 @@ export const selectJobSummaries = async (db: Connection): Promise<readonly JobSu
            fasteners_total,
            fasteners_in,
            fasteners_left_open,
+           waits_for,
+           waits_until,
            last_person,
            last_event_at
       FROM jobs
@@ -35,6 +38,10 @@ export const selectJobSummaries = async (db: Connection): Promise<readonly JobSu
       fastenersTotal: row['fasteners_total'],
       fastenersIn: row['fasteners_in'],
       fastenersLeftOpen: row['fasteners_left_open'],
+      waiting:
+        row['waits_for'] === null || row['waits_until'] === null
+          ? null
+          : { title: row['waits_for'], until: instantFromSql(row['waits_until']) },
       lastPerson: row['last_person'],
       lastEventAt: instantFromSql(row['last_event_at']),
     }),
@@ -103,6 +110,7 @@ export const selectHeads = async (db: Connection): Promise<readonly JobHead[]> =
 
 const summaryOf = (last: Pick<LedgerEvent, 'job' | 'person' | 'serverTime'>, state: JobView) => {
   const progress = jobProgress(state);
+  const waiting = waitingFor(state);
   return {
     job: last.job,
     title: state.plan.title,
@@ -110,6 +118,8 @@ const summaryOf = (last: Pick<LedgerEvent, 'job' | 'person' | 'serverTime'>, sta
     total: progress.total,
     inAcceptance: progress.inAcceptance,
     leftOpen: progress.leftOpen,
+    waitsFor: waiting?.title ?? null,
+    waitsUntil: waiting ? instantToSql(waiting.until) : null,
     person: last.person.name,
     lastEventAt: instantToSql(last.serverTime),
   };
@@ -120,6 +130,8 @@ const SUMMARY = `title = :title,
            fasteners_total = :total,
            fasteners_in = :inAcceptance,
            fasteners_left_open = :leftOpen,
+           waits_for = :waitsFor,
+           waits_until = :waitsUntil,
            last_person = :person,
            last_event_at = :lastEventAt`;
 
@@ -160,6 +172,8 @@ export const clearSummaries = async (db: Connection): Promise<void> => {
            fasteners_total = 0,
            fasteners_in = 0,
            fasteners_left_open = 0,
+           waits_for = NULL,
+           waits_until = NULL,
            last_person = ''`);
 };
 

@@ -11,6 +11,7 @@ import type { Column } from '../kit/table/column.ts';
 import { ListTable } from '../kit/table/ListTable.tsx';
 import { timeHere } from '../kit/time/here.ts';
 import { DueAgain } from './DueAgain.tsx';
+import { WaitingJobs } from './WaitingJobs.tsx';
 
 const STAGES: Record<JobSummary['stage'], string> = {
   planned: 'planned',
@@ -114,6 +115,7 @@ export const JobsList = ({ jobs: first, person, intervals }: Props) => {
         </a>
       </div>
       <ProblemNotice problem={problem} />
+      <WaitingJobs jobs={jobs} />
       <DueAgain intervals={intervals} />
       {jobs.length === 0 ? (
         <div className="panel p-6">
