@@ -21,7 +21,7 @@ const TIMES = 5;
 const listener = async (address: string, { cookie }: SiteClient, until: AbortSignal) => {
   const feed = deviceFeed();
   const heard = new Map<string, number>();
-  let troubles = 0;
+  const troubles: string[] = [];
   let points = 0;
   const answer = await fetch(`${address}/api/v1/devices/lines`, { headers: { cookie }, signal: until });
   const read = async (): Promise<void> => {
@@ -34,7 +34,7 @@ const listener = async (address: string, { cookie }: SiteClient, until: AbortSig
         const data = event.split('\n').find((line) => line.startsWith('data: '));
         const said = data ? (JSON.parse(data.slice(6)) as { line?: string }) : {};
         for (const news of said.line ? feed.take(said.line, performance.now()) : []) {
-          if (news.kind === 'trouble') troubles += 1;
+          if (news.kind === 'trouble') troubles.push(news.trouble.code);
           if (news.kind !== 'pull') continue;
           points += news.reading.trace?.times.length ?? 0;
           heard.set(news.reading.device, (heard.get(news.reading.device) ?? 0) + 1);
@@ -46,24 +46,19 @@ const listener = async (address: string, { cookie }: SiteClient, until: AbortSig
   return () => ({ heard, troubles, points });
 };
 
-/** The pauses between the frames of a page while it follows, in milliseconds. */
-const frames = (page: Page, milliseconds: number): Promise<readonly number[]> =>
-  page.evaluate(
-    (until) =>
-      new Promise<number[]>((done) => {
-        const pauses: number[] = [];
-        const begun = performance.now();
-        let before = begun;
-        const look = (now: number): void => {
-          pauses.push(now - before);
-          before = now;
-          if (now - begun < until) requestAnimationFrame(look);
-          else done(pauses);
-        };
-        requestAnimationFrame(look);
-      }),
-    milliseconds,
-  );
+/** Has a page note the pauses between its frames, in milliseconds. */
+const NOTE_FRAMES = `globalThis.pauses = [];
+let before = performance.now();
+const look = (now) => {
+  globalThis.pauses.push(now - before);
+  before = now;
+  requestAnimationFrame(look);
+};
+requestAnimationFrame(look);`;
+
+/** The pauses noted since they were taken last. */
+const pausesOf = (page: Page): Promise<readonly number[]> =>
+  page.evaluate(() => (globalThis as unknown as { pauses: number[] }).pauses.splice(0));
 
 const move = (address: string, { cookie }: SiteClient, said: object): Promise<Response> =>
   fetch(`${address}/api/v1/devices/hand`, {
@@ -115,6 +110,7 @@ const followed = async ({ address, people, signedIn }: BenchSite): Promise<void>
     const context = await browser.newContext({ baseURL: address });
     const [name, value] = client.cookie.split('=') as [string, string];
     await context.addCookies([{ name, value, url: address }]);
+    await context.addInitScript({ content: NOTE_FRAMES });
     const pages: Page[] = [];
     for (let bench = 0; bench < BENCHES; bench += 1) {
       const { job } = await readyJob(client, 40, 'TE-01', '8 to 10 Nm');
@@ -126,9 +122,10 @@ const followed = async ({ address, people, signedIn }: BenchSite): Promise<void>
     const told = await Promise.all(
       Array.from({ length: BENCHES }, () => listener(address, client, over.signal)),
     );
-    const watched = frames(pages.at(-1) as Page, SECONDS * 1_000);
+    const front = pages.at(-1) as Page;
+    await pausesOf(front);
     const sent = await pulling(address, client);
-    const pauses = await watched;
+    const pauses = await pausesOf(front);
     await pause(1_000);
     const all = [...sent.values()].reduce((sum, each) => sum + each, 0);
     const lost = told.flatMap((each) =>
@@ -136,7 +133,7 @@ const followed = async ({ address, people, signedIn }: BenchSite): Promise<void>
     );
     const { points, troubles } = (told[0] as (typeof told)[number])();
     console.log(
-      `devices: ${all} readings sent to ${BENCHES} listeners beside ${BENCHES} benches, ${points} points of curves; lost ${lost.reduce((sum, each) => sum + Math.abs(each), 0)}, troubles ${troubles}`,
+      `devices: ${all} readings sent to ${BENCHES} listeners beside ${BENCHES} benches, ${points} points of curves; lost ${lost.reduce((sum, each) => sum + Math.abs(each), 0)}, troubles: ${troubles.join(' ') || 'none'}`,
     );
     printMeasured('pause between two frames of a bench that follows two curves and ten devices', pauses);
     printMeasured('the longest of such pauses', [Math.max(...pauses)]);

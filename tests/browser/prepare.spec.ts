@@ -86,6 +86,9 @@ test('a step of every act, what goes wrong led through, a part scrapped, a note 
     await expect(page.getByRole('alert')).toContainText('Not yet');
     await page.reload();
     await expect(page.getByTestId('wait-left')).toContainText('The time is up');
+    // Who looks elsewhere finds it in the list of jobs.
+    const jobs = await (await page.request.get(`${address()}/jobs`)).text();
+    expect(jobs).toContain('Waiting to go on');
     await expect(main(page)).toContainText('Go on, once the time is up');
     await page.keyboard.press('Space');
   });

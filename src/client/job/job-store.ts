@@ -183,10 +183,12 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
   const caughtUp = async (): Promise<void> => {
     triedAt = performance.now();
     const after = String(headOf(job).sequence);
+    // A site that does not answer may have placed more than it told the page: this device kept it, and is asked beside the site.
+    const isFirst = lookedAt === Number.NEGATIVE_INFINITY;
+    const kept = isFirst ? keptAfter(jobId, headOf(job)) : null;
     const answer = await call(JOB_OPERATIONS.jobEvents, undefined, { job: jobId, after });
     if (!answer.ok) {
-      // A site that does not answer may have placed more than it told the page: this device kept it.
-      if (lookedAt === Number.NEGATIVE_INFINITY) take(await keptAfter(jobId, headOf(job)));
+      if (kept) take(await kept);
       return;
     }
     lookedAt = performance.now();

@@ -13,6 +13,7 @@ import { nextAction } from '#core/view/next-action.ts';
 import { comingPositions, isReadyToSign, jobStage, nextPosition } from '#core/view/open-items.ts';
 import { toolFor } from '#core/view/tool-for.ts';
 import { toolGaps } from '#core/view/tools-for-group.ts';
+import { waitingFor } from '#core/view/waiting-for.ts';
 import {
   INSPECTOR,
   LEAD,
@@ -96,11 +97,20 @@ describe('a ring of screws on a soft seat', () => {
       due: { step: { id: 'settled' } },
     });
     expect(code(job.judge('1'))).toBe('step-first');
+    const last = job.state.fasteners
+      .flatMap(({ pulls }) => pulls.map(({ deviceTime }) => deviceTime))
+      .sort()
+      .at(-1);
+    expect(waitingFor(job.state)).toEqual({
+      title: 'Seat left to settle',
+      until: new Date(Date.parse(last ?? '') + 240 * 60_000).toISOString(),
+    });
     const waited = step('settled', { result: { kind: 'waited' } });
     job.wait(239);
     // 239 min and the twenty seconds to the next thing that happens.
     expect(job.try(stepOf(waited))).toMatchObject({ refusal: { code: 'wait-not-over', minutesLeft: 1 } });
     job.wait(1).step(waited);
+    expect(waitingFor(job.state)).toBeNull();
     expect(job.state.steps.at(-1)?.waitedMinutes).toBeCloseTo(240, 0);
     expect(nextAction(job.state, '1')).toMatchObject({ kind: 'pull' });
   });

@@ -57,7 +57,12 @@ export const BenchScreen = ({ events, person }: Props) => {
   const showKeys = useCallback(() => ask('help'), [ask]);
   const { action } = bench;
   const left = handedOver(view, person);
-  const foot = <BenchFoot view={drawn.view} coming={coming} onChoose={bench.choose} />;
+  // What is looked at beside the work comes alive after it: a boundary of its own is hydrated once the rest is.
+  const foot = (
+    <Suspense fallback={null}>
+      <BenchFoot view={drawn.view} coming={coming} onChoose={bench.choose} />
+    </Suspense>
+  );
   return (
     <>
       <JobHeader job={job} tab="bench" />
@@ -74,13 +79,15 @@ export const BenchScreen = ({ events, person }: Props) => {
           aria-label="Drawing"
         >
           <div className="h-38 p-2 sm:h-72 sm:p-3 lg:h-auto lg:min-h-0 lg:flex-1">
-            <JobDrawing
-              view={drawn.view}
-              next={drawn.position}
-              coming={ahead}
-              onChoose={bench.choose}
-              onLegend={showLegend}
-            />
+            <Suspense fallback={null}>
+              <JobDrawing
+                view={drawn.view}
+                next={drawn.position}
+                coming={ahead}
+                onChoose={bench.choose}
+                onLegend={showLegend}
+              />
+            </Suspense>
           </div>
           <div className="hidden lg:block">{foot}</div>
         </section>
