@@ -49,6 +49,8 @@ const HOOKS: Readonly<Record<string, string>> = {
   'jobs/bench/use-bench.ts': 'subscribes to benchStore and comfortStore, which tests/client tests',
   'specs/use-table-draft.ts':
     'a draft over readLabel, which tests/core/spec/label tests; tried in Chromium by specs.spec',
+  'jobs/memory/use-memory.ts':
+    'hands a file to memoryReadings, matchMemory and recordMemory, which tests/core and tests/client test; tried in Chromium by devices.spec',
   'tools/use-session.ts': 'a draft over the session plan; tried in Chromium by tools.spec',
   'layout/use-board-gestures.ts':
     'hands pulls, pinches and turns to board-view, which tests/core/layout tests; tried in Chromium by plan.spec',

@@ -11,6 +11,13 @@ type Port = {
 };
 type Serial = { readonly requestPort: () => Promise<Port> };
 
+declare global {
+  interface Navigator {
+    /** Not in every browser. */
+    readonly serial?: Serial;
+  }
+}
+
 /** How a tool on a cable speaks. An empty pattern is lines of JSON. */
 export type SerialTool = {
   readonly device: string;
@@ -26,8 +33,7 @@ export type SerialRefusal =
 
 const LONGEST = 64_000;
 
-const serialHere = (): Serial | null =>
-  'serial' in navigator ? (navigator as unknown as { readonly serial: Serial }).serial : null;
+const serialHere = (): Serial | null => navigator.serial ?? null;
 
 /** Whether this browser reads cables. */
 export const hasSerial = (): boolean => serialHere() !== null;

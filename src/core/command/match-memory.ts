@@ -119,6 +119,7 @@ export const unmetPulls = (
   awaited: readonly AwaitedPull[],
   matched: readonly MatchedReading[],
 ): readonly AwaitedPull[] => {
-  const met = new Set(matched.flatMap(({ match }) => ('awaited' in match ? [match.awaited] : [])));
-  return awaited.filter((each) => !met.has(each));
+  const keyOf = ({ position, pass }: AwaitedPull): string => `${pass} ${position}`;
+  const met = new Set(matched.flatMap(({ match }) => ('awaited' in match ? [keyOf(match.awaited)] : [])));
+  return awaited.filter((each) => !met.has(keyOf(each)));
 };

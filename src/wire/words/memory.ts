@@ -32,3 +32,7 @@ export const memoryRefusalWords = (refusal: MemoryRefusal): string => {
       return `Two columns are called “${refusal.column}”. Name one of them otherwise.`;
   }
 };
+
+/** A count with its noun. */
+export const counted = (count: number, one: string, many: string): string =>
+  `${count} ${count === 1 ? one : many}`;

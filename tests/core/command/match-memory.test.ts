@@ -49,7 +49,7 @@ const matched = (
   const told = rows.map(({ match }) =>
     'awaited' in match ? `${match.awaited.position}/${match.awaited.pass} ${match.stands}` : match.kind,
   );
-  return { told, unmet: unmetPulls(awaited, rows).map(({ position }) => position) };
+  return { told, unmet: unmetPulls(awaited, structuredClone(rows)).map(({ position }) => position) };
 };
 
 describe('a memory matched to the fasteners of a job', () => {

@@ -6,9 +6,9 @@ import { isDeviceOf, toolInHand } from '#core/command/device-pull.ts';
 import type { DeviceNews, DeviceReading } from '#core/device/device-feed.ts';
 import { fromNewtonMetres, newtonMetres, unitSymbol } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
-import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import { nextPass, passTarget } from '#core/view/passes.ts';
+import { passLimits } from '#core/view/pass-limits.ts';
+import { toolFor } from '#core/view/tool-for.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { curveWords, deviceTroubleWords } from '#wire/words/device.ts';
 import { Tape } from '../../shared/Tape.tsx';
@@ -28,10 +28,10 @@ const LINK_WORDS = {
 /** The limits of the pass in front at the tool, in its unit. */
 const limitsAt = (bench: Bench, view: JobView): { readonly low: number; readonly high: number } | null => {
   const { fastener, action } = bench;
-  const whole = fastener ? targetOrNull(view, fastener) : null;
-  if (!fastener || !whole || (action.kind !== 'pull' && action.kind !== 'set-tool')) return null;
+  const limits = fastener ? passLimits(view, fastener) : null;
+  if (!limits || (action.kind !== 'pull' && action.kind !== 'set-tool')) return null;
   const { tool, adapterFactor } = action.taken;
-  const { low, high } = passTarget(view.plan, fastener.planned, whole, nextPass(view, fastener));
+  const { low, high } = limits;
   const { unit } = tool.scale;
   return {
     low: fromNewtonMetres(low, unit) / adapterFactor,
@@ -75,7 +75,9 @@ export const BenchDevice = ({ bench, view }: Props) => {
       stopNews();
     };
   }, [stream]);
-  const tool: Tool | null = toolInHand(bench.action);
+  const inHand =
+    toolInHand(bench.action) ?? (bench.fastener ? (toolFor(view, bench.fastener)?.tool ?? null) : null);
+  const tool: Tool | null = inHand?.kind === 'electronic' ? inHand : null;
   const mine = useMemo(
     () => devices.find(({ device }) => tool !== null && isDeviceOf(tool, device)),
     [devices, tool],
@@ -125,7 +127,7 @@ export const BenchDevice = ({ bench, view }: Props) => {
           </span>
         ) : (
           <span className="text-faint">
-            {tool && link !== 'connecting' && link !== 'none' && `${tool.code} `}
+            {link !== 'connecting' && link !== 'none' && `${tool?.code ?? 'An instrument'} `}
             {LINK_WORDS[link]}
           </span>
         )}

@@ -1,19 +1,18 @@
 import { memo } from 'react';
 import { fromNewtonMetres, unitSymbol } from '#core/quantity/unit.ts';
 import { isIndicating } from '#core/tool/tool.ts';
-import { targetOrNull } from '#core/view/fastener-target.ts';
 import type { JobView } from '#core/view/job-view.ts';
-import { nextPass, passTarget } from '#core/view/passes.ts';
+import { passLimits } from '#core/view/pass-limits.ts';
 import { Tape } from '../../shared/Tape.tsx';
 import type { Bench } from './use-bench.ts';
 
 /** The tape under its hairline: what was typed, or what a click would read, against the limits of the pass. */
 export const BenchReading = memo(({ bench, view }: { readonly bench: Bench; readonly view: JobView }) => {
   const { fastener, action, typed } = bench;
-  const whole = fastener ? targetOrNull(view, fastener) : null;
-  if (!fastener || !whole || (action.kind !== 'pull' && action.kind !== 'set-tool')) return null;
+  const limits = fastener ? passLimits(view, fastener) : null;
+  if (!limits || (action.kind !== 'pull' && action.kind !== 'set-tool')) return null;
   const { tool, adapterFactor } = action.taken;
-  const { low, high } = passTarget(view.plan, fastener.planned, whole, nextPass(view, fastener));
+  const { low, high } = limits;
   const { unit, graduation } = tool.scale;
   const reading = Number(typed.replace(',', '.'));
   const isTyped = typed !== '' && Number.isFinite(reading);

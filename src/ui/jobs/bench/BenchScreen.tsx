@@ -4,8 +4,8 @@ import { comingFrom } from '#client/job/bench-state.ts';
 import { isDeviceWanted } from '#core/command/device-pull.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
-import { targetOrNull } from '#core/view/fastener-target.ts';
 import { handedOver } from '#core/view/notes.ts';
+import { passLimits } from '#core/view/pass-limits.ts';
 import { Later } from '../../kit/Later.tsx';
 import { JobDrawing } from '../drawing/JobDrawing.tsx';
 import { JobHeader } from '../JobHeader.tsx';
@@ -97,10 +97,21 @@ export const BenchScreen = ({ events, person }: Props) => {
         >
           <div className="flex min-h-0 flex-1 flex-col gap-2 px-4 py-2 sm:overflow-y-auto lg:px-6">
             <BenchTarget bench={bench} view={view} />
+            {action.kind === 'turn' && (
+              <Later>
+                <BenchTurn due={action.due} isInSixths={bench.isInSixths} />
+              </Later>
+            )}
+            {/* What is pulled now is looked at before what the tool was set to. */}
+            {isDeviceWanted(view, action) && (
+              <Later>
+                <BenchDevice bench={bench} view={view} />
+              </Later>
+            )}
             {(action.kind === 'set-tool' || action.kind === 'pull') && (
               <BenchSetting
                 action={action}
-                limits={bench.fastener ? targetOrNull(view, bench.fastener) : null}
+                limits={bench.fastener ? passLimits(view, bench.fastener) : null}
               />
             )}
             {action.kind === 'another-tool' && <NotThisTool {...action} />}
@@ -109,18 +120,8 @@ export const BenchScreen = ({ events, person }: Props) => {
                 <BenchRemedy fastener={bench.fastener} view={view} />
               </Later>
             )}
-            {action.kind === 'turn' && (
-              <Later>
-                <BenchTurn due={action.due} isInSixths={bench.isInSixths} />
-              </Later>
-            )}
             <BenchStep bench={bench} view={view} person={person} />
             <BenchReading bench={bench} view={view} />
-            {isDeviceWanted(view, action) && (
-              <Later>
-                <BenchDevice bench={bench} view={view} />
-              </Later>
-            )}
           </div>
           <div className="grid gap-2 border-t border-rule bg-sheet px-4 py-2 max-sm:sticky max-sm:bottom-14 max-sm:z-10 lg:px-6">
             <BenchVerdict bench={bench} view={view} />

@@ -98,9 +98,9 @@ export const BenchTarget = memo(({ bench, view }: { readonly bench: Bench; reado
           <span className="text-figure leading-[1.05] font-bold tracking-tight short:text-2xl">
             {shown.target}
           </span>
-          <span className="text-xl">
+          <span className="text-xl whitespace-nowrap">
             {shown.symbol}
-            <strong>{anglesWords(anglesAsked(view, fastener))}</strong>
+            {isFull && <strong>{anglesWords(anglesAsked(view, fastener))}</strong>}
           </span>
           {!isFull && (
             <span className="text-m text-faint">

@@ -69,6 +69,9 @@ export const BenchVerdict = memo(({ bench, view }: { readonly bench: Bench; read
             <strong className={TONES[lastTurn.outcome]}>{STATUS_WORDS[lastTurn.outcome]}</strong>{' '}
           </>
         )}
+        {body.outcome === 'in' && lastPull.fastener.status === 'reached' && (
+          <strong>Its angle comes next. </strong>
+        )}
         {/* What is led through says itself what comes next. */}
         {consequence && !lastPull.fastener.remedy && <strong>{consequence}</strong>}
       </p>
