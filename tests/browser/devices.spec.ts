@@ -152,7 +152,12 @@ test('torque, then the angle as the wrench turns it: both in the record', async 
   const job = await wrenchBench(page, 'Live angle', '9 Nm + 90°', 1);
   await hand(page, { do: 'pull', device: WRENCH, torque: 9, rate: 1_000, riseMs: 800 });
   await expect(page.getByTestId('turn')).toContainText('Turn on by 90°');
-  await hand(page, { do: 'pull', device: WRENCH, torque: 14, rate: 1_000, riseMs: 900, angle: 88 });
+  const turn = hand(page, { do: 'pull', device: WRENCH, torque: 14, rate: 1_000, riseMs: 2_000, angle: 88 });
+  await expect(page.getByTestId('live').getByRole('img')).toHaveAttribute(
+    'aria-label',
+    /° acceptance 85|°, acceptance 85/,
+  );
+  await turn;
   await expect(page.getByTestId('verdict')).toContainText('turned 88° of 90°');
   await expect(page.getByText('1 of 1 in')).toBeVisible();
   await expect(page.getByText('all sent')).toBeVisible();

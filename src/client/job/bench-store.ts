@@ -1,4 +1,4 @@
-import { againstReading } from '#core/command/device-pull.ts';
+import { againstReading, toolInHand } from '#core/command/device-pull.ts';
 import { judgePull } from '#core/command/judge-pull.ts';
 import { judgedRunOn } from '#core/command/judge-run-on.ts';
 import type { DeviceReading } from '#core/device/device-feed.ts';
@@ -261,7 +261,7 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     const isHeldUp = !job.snapshot().isReady || store.snapshot().question !== null || isAsked();
     const against = isHeldUp
       ? ({ code: 'device-not-awaited', device: serial, text: peak.text, unit: peak.unit } as const)
-      : againstReading(view(), reading, here.action);
+      : againstReading(view(), reading, { ...here, tool: toolInHand(view(), here) });
     if (against) set({ refusal: against });
     else if (here.action.kind === 'turn') {
       const value = Math.round((angleDegrees ?? 0) * 10) / 10;

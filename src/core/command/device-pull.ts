@@ -1,32 +1,38 @@
 import type { DeviceReading } from '../device/device-feed.ts';
 import type { JobRefusal } from '../job/refusal.ts';
 import type { Tool } from '../tool/tool.ts';
+import type { FastenerView } from '../view/bench.ts';
 import type { JobView } from '../view/job-view.ts';
 import type { NextAction } from '../view/next-action.ts';
+import { toolFor } from '../view/tool-for.ts';
 
 /** Whether a device is the tool in hand: by the serial number that is marked on it, or by the code that the workshop gave it. */
 export const isDeviceOf = ({ serial, code }: Pick<Tool, 'serial' | 'code'>, device: string): boolean =>
   device === serial || device === code;
 
-/** The tool in hand where something is done with one now; null where nothing is. */
-export const toolInHand = (action: NextAction): Tool | null =>
-  action.kind === 'pull' || action.kind === 'set-tool' || action.kind === 'measure-run-on'
-    ? action.taken.tool
-    : null;
+/** The tool in hand at a fastener: the one that something is done with now, else the one that was taken for it; null where none was. */
+export const toolInHand = (
+  job: JobView,
+  { action, fastener }: { readonly action: NextAction; readonly fastener: FastenerView | undefined },
+): Tool | null => {
+  if (action.kind === 'pull' || action.kind === 'set-tool' || action.kind === 'measure-run-on')
+    return action.taken.tool;
+  return fastener ? (toolFor(job, fastener)?.tool ?? null) : null;
+};
 
-/** What stands against recording what a device read, at the place where the bench is; null where nothing does. It is never recorded all the same: a person may type it. */
+/** What stands against recording what a device read, at the place where the bench is and with the tool of the fastener in front; null where nothing does. It is never recorded
+ *  all the same: a person may type it. */
 export const againstReading = (
   job: Pick<JobView, 'plan'>,
   { device, peak, job: told }: DeviceReading,
-  action: NextAction,
+  { action, tool }: { readonly action: NextAction; readonly tool: Tool | null },
 ): JobRefusal | null => {
   if (told !== null && told !== job.plan.number) return { code: 'device-other-job', device, job: told };
-  if (action.kind === 'turn') return null;
-  const tool = toolInHand(action);
-  if (!tool || action.kind === 'set-tool')
-    return { code: 'device-not-awaited', device, text: peak.text, unit: peak.unit };
+  const isAwaited = action.kind === 'pull' || action.kind === 'measure-run-on' || action.kind === 'turn';
+  if (!tool || !isAwaited) return { code: 'device-not-awaited', device, text: peak.text, unit: peak.unit };
   if (!isDeviceOf(tool, device)) return { code: 'device-other-tool', device, toolCode: tool.code };
-  return peak.unit === tool.scale.unit
+  // An angle is an angle, whatever its torque is shown in.
+  return action.kind === 'turn' || peak.unit === tool.scale.unit
     ? null
     : { code: 'device-other-unit', device, text: peak.text, unit: peak.unit, wanted: tool.scale.unit };
 };

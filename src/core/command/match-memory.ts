@@ -68,15 +68,58 @@ const standing = (value: number, { low, high }: AwaitedPull): 'low' | 'in' | 'hi
   return value > high ? 'high' : 'in';
 };
 
-/** How a memory and a job come together. `since` and `until` are the time of the work in milliseconds since 1970; `recorded` are the numbers of this tool that are in the
- *  record already. */
+/** What is in the record of a tool already: out of its memory, by number and torque or by time; and heard or typed, by torque and about when. */
+export type RecordedReadings = {
+  readonly kept: ReadonlySet<string>;
+  readonly made: readonly { readonly value: number; readonly at: number }[];
+};
+
+/** A pull that was heard or typed is in the memory too, by a clock that may be off by so much. */
+const SAME_PULL_MS = 120_000;
+
+const byNumber = (number: number, text: string): string => `${number} read ${text}`;
+const byTime = (at: number): string => `at ${at}`;
+
+/** The readings of a tool that a job has in its record. Numbers count only where the memory says them: else they are lines of a file. */
+export const recordedReadings = (
+  { fasteners }: Pick<JobView, 'fasteners'>,
+  { id, serial }: Pick<Tool, 'id' | 'serial'>,
+  hasNumbers: boolean,
+): RecordedReadings => {
+  const kept = new Set<string>();
+  const made: { value: number; at: number }[] = [];
+  for (const { pulls } of fasteners)
+    for (const { body, deviceTime, voided } of pulls) {
+      const { device, reading, toolId } = body;
+      if (!reading || toolId !== id) continue;
+      if (device?.serial === serial && device.readAt !== null) {
+        kept.add(byTime(Date.parse(device.readAt)));
+        if (hasNumbers) kept.add(byNumber(device.number, reading.text));
+      } else if (voided === null) made.push({ value: reading.value, at: Date.parse(deviceTime) });
+    }
+  return { kept, made };
+};
+
+/** Tells of each reading whether it is in the record already; each pull that was heard or typed answers for one of them. */
+const known = ({ kept, made }: RecordedReadings): ((reading: MemoryReading) => boolean) => {
+  const left = [...made];
+  return ({ number, text, value, at }) => {
+    if (kept.has(byTime(at)) || kept.has(byNumber(number, text))) return true;
+    const same = left.findIndex((pull) => pull.value === value && Math.abs(pull.at - at) <= SAME_PULL_MS);
+    if (same < 0) return false;
+    left.splice(same, 1);
+    return true;
+  };
+};
+
+/** How a memory and a job come together. `since` and `until` are the time of the work in milliseconds since 1970. */
 export type Matching = {
   readonly readings: readonly MemoryReading[];
   readonly awaited: readonly AwaitedPull[];
   readonly unit: Tool['scale']['unit'];
   readonly since: number;
   readonly until: number;
-  readonly recorded: ReadonlySet<number>;
+  readonly recorded: RecordedReadings;
   /** By the line in the file. */
   readonly choices: ReadonlyMap<number, MemoryChoice>;
 };
@@ -92,12 +135,13 @@ export const matchMemory = ({
   recorded,
   choices,
 }: Matching): readonly MatchedReading[] => {
+  const isRecorded = known(recorded);
   let next = 0;
   let before: { readonly awaited: AwaitedPull; readonly isLow: boolean } | null = null;
   return readings.map((reading): MatchedReading => {
     const none = (kind: Unmatched): MatchedReading => ({ reading, match: { kind } });
     const choice = choices.get(reading.line);
-    if (recorded.has(reading.number)) return none('recorded');
+    if (isRecorded(reading)) return none('recorded');
     if (choice === 'leave-out') return none('left-out');
     if (reading.at < since || reading.at > until) return none('outside');
     if (reading.unit !== unit) return none('other-unit');

@@ -32,7 +32,7 @@ const pullStatement = ({ eventId, person, deviceTime, body, voided }: PullRecord
 };
 
 const fastenerStatement = (job: JobView, fastener: FastenerView) => {
-  const { planned, runOn, pulls, status, pass, moved, isWitnessMarked, leftOpen } = fastener;
+  const { planned, runOn, pulls, status, pass, moved, isWitnessMarked, leftOpen, turns } = fastener;
   const { position, label, group, part, thread, direction, counterHold, isSingleUse, details, requirement } =
     planned;
   const { propertyClass, loadAmperes, ratedAmperes } = planned;
@@ -61,6 +61,8 @@ const fastenerStatement = (job: JobView, fastener: FastenerView) => {
     witnessMarked: isWitnessMarked,
     leftOpen,
     pulls: pulls.map(pullStatement),
+    // Left out where none was, as in the first records of this form.
+    ...(turns.length === 0 ? {} : { turns }),
   };
 };
 

@@ -183,9 +183,15 @@ const COMES_BEFORE: ReadonlySet<Stage> = new Set(['prepare', 'between-passes', '
 
 const isThrough = (job: Stepped, group: PlannedGroup): boolean => groupWork(job, group).pass === null;
 
-/** Whether a step asks for an angle that was told already when the fastener was turned by it. */
-const isAngleTold = (job: Stepped, fastener: FastenerView, { act }: JointStep): boolean =>
-  act.kind === 'measure' && act.limits.unit === '°' && anglesAsked(job, fastener).length > 0;
+/** The fasteners that a step is done at: one that asks for an angle is not done where that was told when the fastener was turned by it. */
+const stillAsked = (
+  job: Stepped,
+  { act }: JointStep,
+  fasteners: readonly FastenerView[],
+): readonly FastenerView[] =>
+  act.kind === 'measure' && act.limits.unit === '°'
+    ? fasteners.filter((fastener) => anglesAsked(job, fastener).length === 0)
+    : fasteners;
 
 /** What is due at a finished fastener: its own checks. */
 export const stepsAfter = (job: Stepped, fastener: FastenerView): readonly DueStep[] => {
@@ -197,8 +203,8 @@ export const stepsAfter = (job: Stepped, fastener: FastenerView): readonly DueSt
     (!group.kind.roundsUntilStill || isThrough(job, group));
   if (!isFinished) return [];
   return stepsAt(group.kind, 'check')
-    .filter((step) => step.scope === 'fastener' && !isAngleTold(job, fastener, step))
-    .flatMap((step) => ofScope(job, group, step, [fastener]))
+    .filter(({ scope }) => scope === 'fastener')
+    .flatMap((step) => ofScope(job, group, step, stillAsked(job, step, [fastener])))
     .filter(isOpen);
 };
 
@@ -212,13 +218,8 @@ const stepsAtEnd = (job: Stepped, group: PlannedGroup): readonly DueStep[] => {
     .flatMap((step) =>
       step.stage === 'between-passes'
         ? passes.flatMap((afterPass) => ofScope(job, group, step, fasteners, afterPass))
-        : ofScope(job, group, step, fasteners),
+        : ofScope(job, group, step, stillAsked(job, step, fasteners)),
     )
-    .filter(({ step, of }) => {
-      const fastener =
-        step.scope === 'fastener' ? fasteners.find(({ planned }) => planned.position === of) : undefined;
-      return !fastener || !isAngleTold(job, fastener, step);
-    })
     .filter((due) => isOpen(due) && (due.step.isBlocking || !COMES_BEFORE.has(due.step.stage)));
 };
 

@@ -1,5 +1,12 @@
 import { describe, expect, test } from 'vitest';
-import { awaitedPulls, type MemoryChoice, matchMemory, unmetPulls } from '#core/command/match-memory.ts';
+import {
+  awaitedPulls,
+  type MemoryChoice,
+  matchMemory,
+  type RecordedReadings,
+  recordedReadings,
+  unmetPulls,
+} from '#core/command/match-memory.ts';
 import type { MemoryReading } from '#core/device/memory-table.ts';
 import { SAMPLE_CABINET, SampleJob } from '../job/sample-job.ts';
 import { LARGE, planOf, sampleGroup } from '../job/sample-joints.ts';
@@ -9,6 +16,7 @@ const ELECTRONIC = {
   kind: 'electronic',
   scale: { ...LARGE.scale, form: 'display', graduation: 0.01 },
 } as const;
+const NONE: RecordedReadings = { kept: new Set(), made: [] };
 const bolts = (count = 4, passes?: (typeof SAMPLE_CABINET)['passes']) => {
   const kind = { ...SAMPLE_CABINET, steps: SAMPLE_CABINET.steps.slice(0, 1), ...(passes ? { passes } : {}) };
   const plan = planOf(
@@ -34,7 +42,7 @@ const matched = (
   values: readonly number[],
   choices: readonly (readonly [number, MemoryChoice])[] = [],
   job = bolts(),
-  recorded: readonly number[] = [],
+  recorded: RecordedReadings = NONE,
 ) => {
   const awaited = awaitedPulls(job.state, ELECTRONIC);
   const rows = matchMemory({
@@ -43,7 +51,7 @@ const matched = (
     unit: 'N.m',
     since: 0,
     until: 1e9,
-    recorded: new Set(recorded),
+    recorded,
     choices: new Map(choices),
   });
   const told = rows.map(({ match }) =>
@@ -92,7 +100,10 @@ describe('a memory matched to the fasteners of a job', () => {
     const job = bolts();
     job.pull('1', 'reading', '22');
     expect(matched([22, 22], [], job).told).toEqual(['2/1 in', '3/1 in']);
-    expect(matched([22, 22], [], bolts(), [0]).told).toEqual(['recorded', '1/1 in']);
+    expect(matched([22, 22], [], bolts(), { ...NONE, kept: new Set(['0 read 22']) }).told).toEqual([
+      'recorded',
+      '1/1 in',
+    ]);
     expect(matched([22, 22, 22], [], bolts(2)).told).toEqual(['1/1 in', '2/1 in', 'over']);
     const rows = matchMemory({
       readings: [reading(22, 0), reading(195, 5, { unit: 'lbf.in' }), reading(22, 9)],
@@ -100,9 +111,45 @@ describe('a memory matched to the fasteners of a job', () => {
       unit: 'N.m',
       since: 10_000,
       until: 80_000,
-      recorded: new Set(),
+      recorded: NONE,
       choices: new Map(),
     });
     expect(rows.map(({ match }) => match.kind)).toEqual(['outside', 'other-unit', 'outside']);
+  });
+
+  test('what was heard or typed as it happened is in the memory too, and is no pull of the next fastener', () => {
+    const job = bolts();
+    job.pull('1', 'reading', '22');
+    job.pull('2', 'reading', '21.5');
+    const recorded = recordedReadings(job.state, ELECTRONIC, true);
+    const begin = recorded.made[0]?.at ?? 0;
+    const rows = matchMemory({
+      readings: [22, 21.5, 22, 23].map((value, at) => reading(value, at, { at: begin + 60_000 + at })),
+      awaited: awaitedPulls(job.state, ELECTRONIC),
+      unit: 'N.m',
+      since: 0,
+      until: Number.MAX_SAFE_INTEGER,
+      recorded,
+      choices: new Map(),
+    });
+    expect(rows.map(({ match }) => ('awaited' in match ? match.awaited.position : match.kind))).toEqual([
+      'recorded',
+      'recorded',
+      '3',
+      '4',
+    ]);
+  });
+
+  test('a memory that was recorded is known by its times, and by its numbers where it has any', () => {
+    const job = bolts();
+    job.setFor('1');
+    const judged = job.judge('1', 'reading', '22');
+    if (!judged.ok) throw new Error(judged.refusal.code);
+    const device = { curve: null, number: 50, readAt: '2026-11-20T08:00:00.000Z', serial: ELECTRONIC.serial };
+    job.happen({ kind: 'pull-made', body: { ...judged.value, device } });
+    expect([...recordedReadings(job.state, ELECTRONIC, true).kept]).toHaveLength(2);
+    expect([...recordedReadings(job.state, ELECTRONIC, false).kept]).toEqual([
+      `at ${Date.UTC(2026, 10, 20, 8)}`,
+    ]);
   });
 });

@@ -1,6 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { TORQUE_TO_ANGLE } from '#core/joint/kinds/torque-to-angle.ts';
 import { audit } from '#core/ledger/audit.ts';
+import { pullRows } from '#core/ledger/pull-rows.ts';
+import { jobStatement3 } from '#core/ledger/statement-3.ts';
 import { SIXTH_DEGREES, type TurnMethod, turnOutcome } from '#core/turn/turn.ts';
 import { fastenerAt } from '#core/view/bench.ts';
 import { openSteps } from '#core/view/due-steps.ts';
@@ -151,6 +153,21 @@ describe('from snug, and by the other part', () => {
     job.happen(turn('2', 70));
     expect(nextAction(job.state, '2')).toMatchObject({ kind: 'loosen' });
     expect(audit(job.chain())).toEqual([]);
+  });
+
+  test('the record states every turn, and so does the table of pulls', () => {
+    const job = torqued(['20 Nm + 90°']);
+    job.happen(turn('1', 60));
+    job.happen(turn('1', 92));
+    const { fasteners } = jobStatement3(job.state, [], []);
+    expect(fasteners[0]).toMatchObject({ turns: [{ outcome: 'low' }, { outcome: 'in', askedDegrees: 90 }] });
+    const rows = pullRows(job.state, job.chain());
+    expect(rows.slice(-2)).toMatchObject([
+      { method: 'angle read', reading: '60', unit: '°', verdict: 'low' },
+      { method: 'angle read', reading: '92', unit: '°', verdict: 'in' },
+    ]);
+    expect(new Set(rows.map((row) => Object.keys(row).join())).size).toBe(1);
+    expect(fasteners[0]).not.toHaveProperty('device');
   });
 
   test('a check that asks for the angle is answered by the angle turned', () => {

@@ -2,17 +2,17 @@ import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'reac
 import { call } from '#client/api.ts';
 import { deviceStream } from '#client/device/device-stream.ts';
 import { hasSerial } from '#client/device/serial.ts';
+import { shownLevel } from '#client/device/shown-level.ts';
 import { isDeviceOf, toolInHand } from '#core/command/device-pull.ts';
-import type { DeviceNews, DeviceReading } from '#core/device/device-feed.ts';
-import { fromNewtonMetres, newtonMetres, unitSymbol } from '#core/quantity/unit.ts';
+import type { DeviceNews, DeviceReading, DeviceState } from '#core/device/device-feed.ts';
+import { fromNewtonMetres } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { passLimits } from '#core/view/pass-limits.ts';
-import { toolFor } from '#core/view/tool-for.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { curveWords, deviceTroubleWords } from '#wire/words/device.ts';
-import { Tape } from '../../shared/Tape.tsx';
 import { TraceChart } from '../../shared/TraceChart.tsx';
+import { LiveReading } from './LiveReading.tsx';
 import { SerialForm } from './SerialForm.tsx';
 import type { Bench } from './use-bench.ts';
 
@@ -39,6 +39,13 @@ const limitsAt = (bench: Bench, view: JobView): { readonly low: number; readonly
   };
 };
 
+/** The instrument that shows what the step in front measures; undefined where none is heard. */
+const instrumentFor = ({ action }: Bench, devices: readonly DeviceState[]): DeviceState | undefined => {
+  const unit = action.kind === 'step' ? action.due.limits?.unit : undefined;
+  const kind = unit === 'mm' ? 'indicator' : unit === '°C' ? 'thermometer' : null;
+  return devices.find(({ is }) => is !== null && is === kind);
+};
+
 /** Lets the simulated tool pull to what is wanted, for whoever looks at the demo. */
 const simulate = (device: string, { action }: Bench): void => {
   const torque = action.kind === 'pull' ? action.wanted.setting : 5;
@@ -52,6 +59,7 @@ export const BenchDevice = ({ bench, view }: Props) => {
   const { link, devices, trouble } = useSyncExternalStore(stream.subscribe, stream.snapshot, stream.snapshot);
   const [last, setLast] = useState<DeviceReading | null>(null);
   const [isConnecting, setConnecting] = useState(false);
+  const level = useRef(shownLevel());
   const latest = useRef(bench);
   latest.current = bench;
   useEffect(() => {
@@ -64,8 +72,12 @@ export const BenchDevice = ({ bench, view }: Props) => {
         if (kind !== 'tester') takeReading(news.reading);
       }
       if (news.kind === 'level' && action.kind === 'step' && action.due.limits?.unit === news.unit) {
+        const told = level.current.told(action.due, news);
+        // What a person types stays.
+        if (latest.current.typed !== '' && latest.current.typed !== level.current.last) return;
+        level.current.last = told;
         holdInstrument(news.device);
-        typeWhole(news.text);
+        typeWhole(told);
       }
     };
     const stopNews = stream.onNews(hear);
@@ -75,8 +87,7 @@ export const BenchDevice = ({ bench, view }: Props) => {
       stopNews();
     };
   }, [stream]);
-  const inHand =
-    toolInHand(bench.action) ?? (bench.fastener ? (toolFor(view, bench.fastener)?.tool ?? null) : null);
+  const inHand = toolInHand(view, bench);
   const tool: Tool | null = inHand?.kind === 'electronic' ? inHand : null;
   const mine = useMemo(
     () => devices.find(({ device }) => tool !== null && isDeviceOf(tool, device)),
@@ -96,24 +107,10 @@ export const BenchDevice = ({ bench, view }: Props) => {
   const live = mine?.live ?? null;
   const shown = live ?? (last && tool && isDeviceOf(tool, last.device) ? last.trace : null);
   const unit = tool?.scale.unit ?? last?.peak.unit ?? 'N.m';
-  const now = live ? fromNewtonMetres(newtonMetres(live.torques.at(-1) ?? 0), unit) : 0;
-  const tone = limits && live ? (now > limits.high ? 'high' : now >= limits.low ? 'in' : 'none') : 'none';
+  const instrument = instrumentFor(bench, devices);
   return (
     <section aria-label="Connected tool" className="grid gap-1" data-testid="device">
-      {live && limits && tool && (
-        <div className="mx-auto w-full max-w-[404px]" data-testid="live">
-          <Tape
-            value={now}
-            low={limits.low}
-            high={limits.high}
-            unit={unitSymbol(unit)}
-            graduation={tool.scale.graduation}
-            caption={now.toFixed(2)}
-            tone={tone}
-            height={46}
-          />
-        </div>
-      )}
+      {live && tool && <LiveReading live={live} tool={tool} action={bench.action} limits={limits} />}
       {shown && limits && shown.times.length > 1 && (
         <div className="mx-auto w-full max-w-[404px] short:hidden">
           <TraceChart trace={shown} curve={live ? null : (last?.curve ?? null)} unit={unit} {...limits} />
@@ -124,6 +121,10 @@ export const BenchDevice = ({ bench, view }: Props) => {
         {tool && mine && link === 'connected' ? (
           <span>
             <strong>{tool.code}</strong> is connected ({mine.device}): a pull is recorded by itself.
+          </span>
+        ) : instrument && link === 'connected' ? (
+          <span>
+            <strong>{instrument.device}</strong> is heard: what it shows is filled in.
           </span>
         ) : (
           <span className="text-faint">

@@ -57,12 +57,7 @@ export const BenchScreen = ({ events, person }: Props) => {
   const showKeys = useCallback(() => ask('help'), [ask]);
   const { action } = bench;
   const left = handedOver(view, person);
-  // What is looked at beside the work comes alive after it: a boundary of its own is hydrated once the rest is.
-  const foot = (
-    <Suspense fallback={null}>
-      <BenchFoot view={drawn.view} coming={coming} onChoose={bench.choose} />
-    </Suspense>
-  );
+  const foot = <BenchFoot view={drawn.view} coming={coming} onChoose={bench.choose} />;
   return (
     <>
       <JobHeader job={job} tab="bench" />
@@ -79,15 +74,13 @@ export const BenchScreen = ({ events, person }: Props) => {
           aria-label="Drawing"
         >
           <div className="h-38 p-2 sm:h-72 sm:p-3 lg:h-auto lg:min-h-0 lg:flex-1">
-            <Suspense fallback={null}>
-              <JobDrawing
-                view={drawn.view}
-                next={drawn.position}
-                coming={ahead}
-                onChoose={bench.choose}
-                onLegend={showLegend}
-              />
-            </Suspense>
+            <JobDrawing
+              view={drawn.view}
+              next={drawn.position}
+              coming={ahead}
+              onChoose={bench.choose}
+              onLegend={showLegend}
+            />
           </div>
           <div className="hidden lg:block">{foot}</div>
         </section>

@@ -29,6 +29,8 @@ const verdictSpoken = ({ lastPull }: Spoken, said: string | null): string => {
 
 const nextSpoken = (view: JobView, { action, fastener }: Spoken): string => {
   if (action.kind === 'step') return `${action.due.step.title}. ${action.due.step.detail}`;
+  if (action.kind === 'turn' && fastener)
+    return `${fastener.planned.position}: turn on by ${action.due.degrees} degrees.`;
   if (!fastener || (action.kind !== 'pull' && action.kind !== 'set-tool'))
     return mainWords(action, fastener?.planned.position ?? null);
   const { position, label, counterHold } = fastener.planned;

@@ -86,6 +86,7 @@ const columnsOf = ({ choose }: Memory): readonly Column<MatchedReading>[] => [
 export const MemoryReview = ({ memory }: { readonly memory: Memory }) => {
   const [isAll, setAll] = useState(false);
   const { matched } = memory;
+  const other = matched.filter(({ match }) => match.kind === 'outside' || match.kind === 'recorded').length;
   const columns = useMemo(() => columnsOf(memory), [memory]);
   const rows = useMemo(
     () => matched.filter(({ match }) => isAll || (match.kind !== 'outside' && match.kind !== 'recorded')),
@@ -96,7 +97,7 @@ export const MemoryReview = ({ memory }: { readonly memory: Memory }) => {
       <h2 className="mb-2 text-l font-bold">Look through what is matched</h2>
       <label className="mb-2 flex min-h-11 items-center gap-2">
         <input type="checkbox" checked={isAll} onChange={(event) => setAll(event.target.checked)} />
-        also what is not of the time of this job, and what is in the record already
+        also what is not of the time of this job, and what is in the record already: {other}
       </label>
       <ListTable
         caption="Readings of the memory"

@@ -5,6 +5,7 @@ import {
   awaitedPulls,
   type MatchedReading,
   type MemoryChoice,
+  recordedReadings,
   unmetPulls,
 } from '#core/command/match-memory.ts';
 import type {
@@ -28,15 +29,8 @@ type Readings = { readonly readings: readonly MemoryReading[]; readonly faults: 
 
 const NOTHING: Readings = { readings: [], faults: [] };
 
-/** The numbers of a tool's readings that are in the record already. */
-const recordedNumbers = ({ view }: OpenJob, { serial }: Tool): ReadonlySet<number> =>
-  new Set(
-    view.fasteners.flatMap(({ pulls }) =>
-      pulls.flatMap(({ body: { device } }) =>
-        device?.serial === serial && device.readAt !== null ? [device.number] : [],
-      ),
-    ),
-  );
+/** A tool's clock may be so far ahead of ours. */
+const AHEAD_MS = 15 * 60_000;
 
 /** The memory of a tool on a job: read by a worker, matched, looked through, recorded. */
 export const useMemory = (job: OpenJob, tool: Tool | null) => {
@@ -87,6 +81,7 @@ export const useMemory = (job: OpenJob, tool: Tool | null) => {
   }, [read]);
 
   const { view } = job;
+  const hasNumbers = read?.mapping.number !== null;
   const isRecording = progress !== null;
   const awaited = useMemo(
     () => (tool && !isRecording ? awaitedPulls(view, tool) : []),
@@ -96,16 +91,22 @@ export const useMemory = (job: OpenJob, tool: Tool | null) => {
     if (!tool || isRecording) return;
     let isLate = false;
     const since = Date.parse(view.plannedAt);
-    const asked = { readings: told.readings, awaited, unit: tool.scale.unit, since, until: Date.now() };
+    const asked = {
+      readings: told.readings,
+      awaited,
+      unit: tool.scale.unit,
+      since,
+      until: Date.now() + AHEAD_MS,
+    };
     void reader.current?.face
-      .match({ ...asked, recorded: recordedNumbers(job, tool), choices })
+      .match({ ...asked, recorded: recordedReadings(view, tool, hasNumbers), choices })
       .then((now) => {
         if (!isLate) setMatched(now);
       });
     return () => {
       isLate = true;
     };
-  }, [told, awaited, choices, tool, job, view, isRecording]);
+  }, [told, awaited, choices, tool, view, isRecording, hasNumbers]);
 
   return {
     read,
