@@ -9,6 +9,7 @@ const PAGES = [
   '/first-run',
   '/jobs',
   '/jobs/[job]/bench',
+  '/jobs/[job]/memory',
   '/jobs/[job]/plan',
   '/jobs/[job]/sign',
   '/jobs/new',
