@@ -2,6 +2,7 @@ import { describe, expect, test, vi } from 'vitest';
 import { benchAt } from '#client/job/bench-state.ts';
 import { type BenchStore, benchStore } from '#client/job/bench-store.ts';
 import { storeOf } from '#client/store.ts';
+import { againstReading } from '#core/command/device-pull.ts';
 import type { CurveFacts } from '#core/device/curve-facts.ts';
 import type { DeviceReading } from '#core/device/device-feed.ts';
 import type { JobHappening } from '#core/event/event.ts';
@@ -474,7 +475,7 @@ describe('what a connected tool reads', () => {
   test('is recorded by itself, with the device, its number and what its curve says', () => {
     const here = bench();
     expect(here.at().action.kind).toBe('pull');
-    here.store.takeReading(read(22, { number: 17 }));
+    here.store.takeReading(read(22, { number: 17 }), againstReading);
     expect(pulls(here)).toMatchObject([
       {
         body: {
@@ -499,7 +500,7 @@ describe('what a connected tool reads', () => {
     ['of another tool', { device: 'E-10' }, 'device-other-tool'],
   ] as const)('%s is said plainly and not recorded', (_, more, code) => {
     const here = bench();
-    here.store.takeReading(read(22, more));
+    here.store.takeReading(read(22, more), againstReading);
     expect(refusal(here)).toBe(code);
     expect(pulls(here)).toEqual([]);
   });
@@ -514,19 +515,19 @@ describe('what a connected tool reads', () => {
       ELECTRONIC,
     );
     if (unset.at().action.kind === 'set-tool') {
-      unset.store.takeReading(read(22));
+      unset.store.takeReading(read(22), againstReading);
       expect(refusal(unset)).toBe('device-not-awaited');
     }
     const asked = bench();
     asked.store.ask('else');
-    asked.store.takeReading(read(22));
+    asked.store.takeReading(read(22), againstReading);
     expect(refusal(asked)).toBe('device-not-awaited');
     expect(pulls(asked)).toEqual([]);
   });
 
   test('a reading that looks like another unit is asked about, and keeps its device when it stands', () => {
     const here = bench('20 to 24 Nm');
-    here.store.takeReading(read(1.83));
+    here.store.takeReading(read(1.83), againstReading);
     if (refusal(here) === 'mix-up-question') {
       here.store.letStand();
       expect(pulls(here)).toMatchObject([{ body: { readingStands: true, device: { number: 1 } } }]);
@@ -535,13 +536,13 @@ describe('what a connected tool reads', () => {
 
   test('the angle that it turned is recorded as live; one without an angle says so', () => {
     const here = bench('20 Nm + 90°', { passes: TORQUE_TO_ANGLE.passes.slice(1) });
-    here.store.takeReading(read(20));
-    here.store.takeReading(read(20, { number: 2 }));
+    here.store.takeReading(read(20), againstReading);
+    here.store.takeReading(read(20, { number: 2 }), againstReading);
     here.store.choose('1');
     expect(here.at().action.kind).toBe('turn');
-    here.store.takeReading(read(41, { number: 3 }));
+    here.store.takeReading(read(41, { number: 3 }), againstReading);
     expect(refusal(here)).toBe('device-no-angle');
-    here.store.takeReading(read(41, { number: 4, angleDegrees: 88.04 }));
+    here.store.takeReading(read(41, { number: 4, angleDegrees: 88.04 }), againstReading);
     expect(fastenerAt(here.job.state, '1')).toMatchObject({
       status: 'in',
       turns: [{ method: 'live', turned: { text: '88' }, outcome: 'in' }],
@@ -551,7 +552,7 @@ describe('what a connected tool reads', () => {
   test('a device that is said to have read what its curve does not say is no reading', () => {
     const here = bench();
     const curve = { points: 100, peakNewtonMetres: 12, peakAtMs: 90 } as unknown as CurveFacts;
-    here.store.takeReading(read(22, { curve }));
+    here.store.takeReading(read(22, { curve }), againstReading);
     expect(pulls(here)).toEqual([]);
     expect(refusal(here)).toBe('claim-untrue');
   });

@@ -1,9 +1,9 @@
-import { againstReading, toolInHand } from '#core/command/device-pull.ts';
 import { judgePull } from '#core/command/judge-pull.ts';
 import { judgedRunOn } from '#core/command/judge-run-on.ts';
 import type { DeviceReading } from '#core/device/device-feed.ts';
 import type { JobHappening } from '#core/event/event.ts';
 import type { PullMethod } from '#core/job/pull.ts';
+import type { JobRefusal } from '#core/job/refusal.ts';
 import type { StepResult } from '#core/job/step-done.ts';
 import { NUMBER_MAX_LENGTH, readNumber } from '#core/quantity/read-number.ts';
 import { SIXTH_DEGREES, type TurnMethod, type WrittenDegrees } from '#core/turn/turn.ts';
@@ -26,6 +26,9 @@ import {
 } from './bench-state.ts';
 import { measuredResult, plainResult } from './bench-steps.ts';
 import { turns } from './bench-turns.ts';
+
+/** What stands against recording a reading where the bench is: the words of whoever hears the device, in `core/command/device-pull`. */
+export type AgainstReading = (job: JobView, reading: DeviceReading, here: BenchAt) => JobRefusal | null;
 
 /** What a bench does beside changing the job: it makes sounds and goes to other pages. */
 export type BenchEffects = {
@@ -69,7 +72,7 @@ export type BenchStore = Store<BenchState> & {
   readonly letStand: () => void;
   readonly doStep: (result: StepResult) => void;
   /** Takes what a device read: recorded where it was waited for and can be no other's, else said plainly and not recorded. */
-  readonly takeReading: (reading: DeviceReading) => void;
+  readonly takeReading: (reading: DeviceReading, against: AgainstReading) => void;
   /** Chooses whether an angle is counted in sixths of a turn. */
   readonly countSixths: (isInSixths: boolean) => void;
   /** Records a click on a fastener that is in as a second click, which is a check. */
@@ -255,13 +258,13 @@ export const benchStore = (job: BenchJob, effects: BenchEffects): BenchStore => 
     recordTurn({ text, value, unit: '°' }, isInSixths ? 'sixths' : 'read', here);
   };
 
-  const takeReading = (reading: DeviceReading): void => {
+  const takeReading: BenchStore['takeReading'] = (reading, againstIt) => {
     const here = at();
     const { peak, device: serial, number, curve, angleDegrees } = reading;
     const isHeldUp = !job.snapshot().isReady || store.snapshot().question !== null || isAsked();
     const against = isHeldUp
       ? ({ code: 'device-not-awaited', device: serial, text: peak.text, unit: peak.unit } as const)
-      : againstReading(view(), reading, { ...here, tool: toolInHand(view(), here) });
+      : againstIt(view(), reading, here);
     if (against) set({ refusal: against });
     else if (here.action.kind === 'turn') {
       const value = Math.round((angleDegrees ?? 0) * 10) / 10;

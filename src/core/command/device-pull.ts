@@ -23,10 +23,12 @@ export const toolInHand = (
 /** What stands against recording what a device read, at the place where the bench is and with the tool of the fastener in front; null where nothing does. It is never recorded
  *  all the same: a person may type it. */
 export const againstReading = (
-  job: Pick<JobView, 'plan'>,
+  job: JobView,
   { device, peak, job: told }: DeviceReading,
-  { action, tool }: { readonly action: NextAction; readonly tool: Tool | null },
+  here: { readonly action: NextAction; readonly fastener: FastenerView | undefined },
 ): JobRefusal | null => {
+  const { action } = here;
+  const tool = toolInHand(job, here);
   if (told !== null && told !== job.plan.number) return { code: 'device-other-job', device, job: told };
   const isAwaited = action.kind === 'pull' || action.kind === 'measure-run-on' || action.kind === 'turn';
   if (!tool || !isAwaited) return { code: 'device-not-awaited', device, text: peak.text, unit: peak.unit };
@@ -35,12 +37,4 @@ export const againstReading = (
   return action.kind === 'turn' || peak.unit === tool.scale.unit
     ? null
     : { code: 'device-other-unit', device, text: peak.text, unit: peak.unit, wanted: tool.scale.unit };
-};
-
-/** Whether a device may have something to say at the bench: an electronic tool was taken, or what is measured is what an indicator or a thermometer shows. */
-export const isDeviceWanted = ({ takenTools }: Pick<JobView, 'takenTools'>, action: NextAction): boolean => {
-  const unit = action.kind === 'step' ? action.due.limits?.unit : undefined;
-  return (
-    unit === 'mm' || unit === '°C' || [...takenTools.values()].some(({ tool }) => tool.kind === 'electronic')
-  );
 };

@@ -10,6 +10,12 @@ const toleranceWords = (plus: number, minus: number): string =>
 export const anglesWords = (angles: readonly number[]): string =>
   angles.map((degrees) => `, then ${degrees}°`).join('');
 
+/** What is tightened by hand in words: "finger tight", "snug, then 60°". */
+export const byHandWords = (requirement: Requirement): string => {
+  if (requirement.kind !== 'snug-then-angle') return 'finger tight';
+  return `${requirement.from ? 'hand tight' : 'snug'}${anglesWords(turnedDegrees(requirement))}`;
+};
+
 /** A requirement in words, as it was read: "20 to 24 lbf·in", "at most 7 N·m". */
 export const requirementWords = (requirement: Requirement): string => {
   const torques = printedTorques(requirement);
@@ -33,9 +39,8 @@ export const requirementWords = (requirement: Requirement): string => {
     case 'torque-then-angle':
       return `${digits} ${symbol}${turnedWords(requirement)}`;
     case 'finger-tight':
-      return 'finger tight';
     case 'snug-then-angle':
-      return `${requirement.from ? 'hand tight' : 'snug'}${turnedWords(requirement)}`;
+      return byHandWords(requirement);
     case 'range':
       return `${requirement.isApproximate ? 'about ' : ''}${digits} ${symbol}`;
   }

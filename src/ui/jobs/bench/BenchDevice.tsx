@@ -3,7 +3,7 @@ import { call } from '#client/api.ts';
 import { deviceStream } from '#client/device/device-stream.ts';
 import { hasSerial } from '#client/device/serial.ts';
 import { shownLevel } from '#client/device/shown-level.ts';
-import { isDeviceOf, toolInHand } from '#core/command/device-pull.ts';
+import { againstReading, isDeviceOf, toolInHand } from '#core/command/device-pull.ts';
 import type { DeviceNews, DeviceReading, DeviceState } from '#core/device/device-feed.ts';
 import { fromNewtonMetres } from '#core/quantity/unit.ts';
 import type { Tool } from '#core/tool/tool.ts';
@@ -69,7 +69,7 @@ export const BenchDevice = ({ bench, view }: Props) => {
         setLast(news.reading);
         // A tester at the same gateway is nobody's tool.
         const kind = stream.snapshot().devices.find(({ device }) => device === news.reading.device)?.is;
-        if (kind !== 'tester') takeReading(news.reading);
+        if (kind !== 'tester') takeReading(news.reading, againstReading);
       }
       if (news.kind === 'level' && action.kind === 'step' && action.due.limits?.unit === news.unit) {
         const told = level.current.told(action.due, news);

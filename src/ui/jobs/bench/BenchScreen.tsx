@@ -1,9 +1,9 @@
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
 import { stayAwake } from '#client/device/awake.ts';
 import { comingFrom } from '#client/job/bench-state.ts';
-import { isDeviceWanted } from '#core/command/device-pull.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
+import { isDeviceWanted } from '#core/view/device-wanted.ts';
 import { handedOver } from '#core/view/notes.ts';
 import { passLimits } from '#core/view/pass-limits.ts';
 import { Later } from '../../kit/Later.tsx';

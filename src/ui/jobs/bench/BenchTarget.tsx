@@ -10,7 +10,7 @@ import { isFullPass, isRound, nextPass } from '#core/view/passes.ts';
 import { toolFor } from '#core/view/tool-for.ts';
 import { HEAD_DRIVE_WORDS } from '#wire/words/assumption.ts';
 import { passWords } from '#wire/words/joint.ts';
-import { anglesWords, requirementWords, writtenWords } from '#wire/words/requirement.ts';
+import { anglesWords, byHandWords, writtenWords } from '#wire/words/requirement.ts';
 import { requirementView } from '../requirement-view.ts';
 import { BenchWarnings } from './BenchWarnings.tsx';
 import { ThreadDirection } from './ThreadDirection.tsx';
@@ -90,9 +90,7 @@ export const BenchTarget = memo(({ bench, view }: { readonly bench: Bench; reado
         <span data-testid="current-position">{planned.position}</span> {planned.label}
       </h2>
       {isHandTight ? (
-        <p className="text-2xl leading-tight font-bold">
-          {requirementWords(planned.requirement.requirement)}
-        </p>
+        <p className="text-2xl leading-tight font-bold">{byHandWords(planned.requirement.requirement)}</p>
       ) : (
         <p className={`flex items-baseline gap-3 leading-none max-[22rem]:flex-wrap ${onlyWide}`}>
           <span className="text-figure leading-[1.05] font-bold tracking-tight short:text-2xl">
