@@ -1,13 +1,16 @@
-import { memo } from 'react';
+import { lazy, memo } from 'react';
 import type { SendingStuck } from '#client/outbox/signals.ts';
 import { jobProgress } from '#core/view/open-items.ts';
 import { siteDetails } from '#wire/problems/site-details.ts';
 import { happeningWords } from '#wire/words/happening.ts';
+import { Later } from '../kit/Later.tsx';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
 import { ClockWarning } from './ClockWarning.tsx';
 import { RoomWarning } from './RoomWarning.tsx';
-import { ToldPulls } from './ToldPulls.tsx';
 import type { OpenJob } from './use-job.ts';
+
+// Seldom: it comes when there is something to tell.
+const ToldPulls = lazy(() => import('./ToldPulls.tsx').then(({ ToldPulls: told }) => ({ default: told })));
 
 export type JobTab = 'plan' | 'bench' | 'sign';
 
@@ -81,7 +84,11 @@ export const JobHeader = memo(({ job, tab }: { readonly job: OpenJob; readonly t
           </div>
         </div>
       </header>
-      <ToldPulls job={job} />
+      {job.told.length > 0 && (
+        <Later>
+          <ToldPulls job={job} />
+        </Later>
+      )}
       <ClockWarning />
       <RoomWarning />
       {(job.refusedEntries.length > 0 || job.storageProblem || job.unreadable > 0) && (

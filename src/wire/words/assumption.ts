@@ -2,19 +2,7 @@ import type { DerivationRule } from '#core/target/derivation.ts';
 import type { Drive } from '#core/tool/drive.ts';
 import type { Assumption } from '#core/view/assumptions.ts';
 import { RULE_WORDS } from './derivation.ts';
-
-/** The names of what a head is driven by. */
-export const HEAD_DRIVE_WORDS: Record<Drive, string> = {
-  slot: 'slot',
-  cross: 'cross',
-  'hex-socket': 'hex socket',
-  square: 'square',
-  lobed: 'lobed',
-  'hex-head': 'hex head',
-  'slotted-nut': 'slotted nut',
-  'flare-nut': 'flare nut',
-  'round-connector': 'round connector',
-};
+import { HEAD_DRIVE_WORDS } from './head-drive.ts';
 
 const MOST_NAMED = 6;
 

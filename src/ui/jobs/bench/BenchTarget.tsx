@@ -8,7 +8,7 @@ import { isByHand } from '#core/view/group-work.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { isFullPass, isRound, nextPass } from '#core/view/passes.ts';
 import { toolFor } from '#core/view/tool-for.ts';
-import { HEAD_DRIVE_WORDS } from '#wire/words/assumption.ts';
+import { HEAD_DRIVE_WORDS } from '#wire/words/head-drive.ts';
 import { passWords } from '#wire/words/joint.ts';
 import { anglesWords, byHandWords, writtenWords } from '#wire/words/requirement.ts';
 import { requirementView } from '../requirement-view.ts';

@@ -1,6 +1,6 @@
 import { ORDERS } from '#core/order/orders.ts';
 import { DRIVES } from '#core/tool/drive.ts';
-import { HEAD_DRIVE_WORDS } from '#wire/words/assumption.ts';
+import { HEAD_DRIVE_WORDS } from '#wire/words/head-drive.ts';
 import { ORDER_WORDS } from '#wire/words/order.ts';
 import { LoneChoice } from '../../kit/form/LoneChoice.tsx';
 import { LoneField } from '../../kit/form/LoneField.tsx';
