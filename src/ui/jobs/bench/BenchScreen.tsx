@@ -18,15 +18,8 @@ import { BenchStep } from './BenchStep.tsx';
 import { BenchTarget } from './BenchTarget.tsx';
 import { BenchVerdict } from './BenchVerdict.tsx';
 import { ComfortChoice } from './ComfortChoice.tsx';
-import {
-  fetchLater,
-  loadDevice,
-  loadHandedOver,
-  loadNotThisTool,
-  loadQuestions,
-  loadRemedy,
-  loadTurn,
-} from './later.ts';
+import { fetchLater, loadDevice, loadHandedOver, loadQuestions, loadRemedy, loadTurn } from './later.ts';
+import { NotThisTool } from './NotThisTool.tsx';
 import { useAfterFrame } from './use-after-frame.ts';
 import { useBench } from './use-bench.ts';
 import { letGo, useBenchKeys } from './use-bench-keys.ts';
@@ -37,7 +30,6 @@ const BenchRemedy = lazy(loadRemedy);
 const BenchTurn = lazy(loadTurn);
 const BenchDevice = lazy(loadDevice);
 const HandedOver = lazy(loadHandedOver);
-const NotThisTool = lazy(loadNotThisTool);
 /** How many of those that follow are joined by the dotted line. */
 const DRAWN_AHEAD = 3;
 
@@ -115,11 +107,7 @@ export const BenchScreen = ({ events, person }: Props) => {
                 limits={bench.fastener ? passLimits(view, bench.fastener) : null}
               />
             )}
-            {action.kind === 'another-tool' && (
-              <Later>
-                <NotThisTool {...action} />
-              </Later>
-            )}
+            {action.kind === 'another-tool' && <NotThisTool {...action} />}
             {bench.fastener?.remedy && (
               <Later>
                 <BenchRemedy fastener={bench.fastener} view={view} />

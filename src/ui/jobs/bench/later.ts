@@ -21,9 +21,6 @@ export const loadDevice = () =>
 
 export const loadWait = () => import('./WaitLeft.tsx').then(({ WaitLeft: wait }) => ({ default: wait }));
 
-export const loadNotThisTool = () =>
-  import('./NotThisTool.tsx').then(({ NotThisTool: not }) => ({ default: not }));
-
 export const loadHandedOver = () =>
   import('./HandedOver.tsx').then(({ HandedOver: handed }) => ({ default: handed }));
 
@@ -42,7 +39,6 @@ export const fetchLater = (): (() => void) => {
       loadTurn,
       loadDevice,
       loadHandedOver,
-      loadNotThisTool,
     ])
       load().catch(() => {});
   }, AFTER_START_MS);
