@@ -1,14 +1,10 @@
 import type { DeviceReading } from '../device/device-feed.ts';
 import type { JobRefusal } from '../job/refusal.ts';
-import type { Tool } from '../tool/tool.ts';
+import { isDeviceOf, type Tool } from '../tool/tool.ts';
 import type { FastenerView } from '../view/bench.ts';
 import type { JobView } from '../view/job-view.ts';
 import type { NextAction } from '../view/next-action.ts';
 import { toolFor } from '../view/tool-for.ts';
-
-/** Whether a device is the tool in hand: by the serial number that is marked on it, or by the code that the workshop gave it. */
-export const isDeviceOf = ({ serial, code }: Pick<Tool, 'serial' | 'code'>, device: string): boolean =>
-  device === serial || device === code;
 
 /** The tool in hand at a fastener: the one that something is done with now, else the one that was taken for it; null where none was. */
 export const toolInHand = (

@@ -4,7 +4,7 @@ import type { JobRefusal } from '../job/refusal.ts';
 import { toNewtonMetres } from '../quantity/unit.ts';
 import { accepted, type Result, refused } from '../result.ts';
 import type { Rules } from '../rules/rules.ts';
-import { isIndicating } from '../tool/tool.ts';
+import { isDeviceOf, isIndicating } from '../tool/tool.ts';
 import { fastenerAt } from '../view/bench.ts';
 import type { JobView } from '../view/job-view.ts';
 import { isRound, lastPass } from '../view/passes.ts';
@@ -55,7 +55,8 @@ export const impossible = (job: JobView, said: PullSaid, rules: Rules): JobRefus
   if (method === 'click' && isIndicating(tool)) return { code: 'no-click' };
   if (method === 'click' && (reading?.value !== setting.value || reading.text !== setting.text))
     return { code: 'claim-untrue', field: 'reading' };
-  if (said.device && !isOfDevice(said)) return { code: 'claim-untrue', field: 'device' };
+  if (said.device && (!isDeviceOf(tool, said.device.serial) || !isOfDevice(said)))
+    return { code: 'claim-untrue', field: 'device' };
   if (reading && (reading.value <= 0 || reading.value > maximum * rules.readingMaxOfScale))
     return { code: 'reading-out-of-bounds' };
   return null;

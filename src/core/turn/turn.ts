@@ -25,12 +25,14 @@ export const turnOutcome = (asked: number, turned: number, method: TurnMethod): 
 };
 
 /** An angle as it was written: its digits carry the resolution. */
-export const writtenDegreesSchema = z.strictObject({
-  text: z
-    .string()
-    .regex(/^\d+(?:\.\d+)?$/)
-    .max(8),
-  value: z.number().positive().max(ANGLE_MAX_DEGREES),
-  unit: z.literal('°'),
-});
+export const writtenDegreesSchema = z
+  .strictObject({
+    text: z
+      .string()
+      .regex(/^\d+(?:\.\d+)?$/)
+      .max(8),
+    value: z.number().positive().max(ANGLE_MAX_DEGREES),
+    unit: z.literal('°'),
+  })
+  .refine(({ text, value }) => Number(text) === value, 'the digits do not say the value');
 export type WrittenDegrees = Shape<typeof writtenDegreesSchema>;

@@ -64,5 +64,7 @@ test('a device is said to read only what it reads', () => {
   expect(
     code(on.try({ kind: 'pull-made', body: { ...said.body, method: 'over-shot', reading: null } })),
   ).toBe('claim-untrue');
+  const other = { ...said.body.device, serial: 'OTHER' };
+  expect(code(on.try({ kind: 'pull-made', body: { ...said.body, device: other } }))).toBe('claim-untrue');
   expect(on.try(said).ok).toBe(true);
 });

@@ -3,7 +3,7 @@ import { TORQUE_TO_ANGLE } from '#core/joint/kinds/torque-to-angle.ts';
 import { audit } from '#core/ledger/audit.ts';
 import { pullRows } from '#core/ledger/pull-rows.ts';
 import { jobStatement3 } from '#core/ledger/statement-3.ts';
-import { SIXTH_DEGREES, type TurnMethod, turnOutcome } from '#core/turn/turn.ts';
+import { SIXTH_DEGREES, type TurnMethod, turnOutcome, writtenDegreesSchema } from '#core/turn/turn.ts';
 import { fastenerAt } from '#core/view/bench.ts';
 import { openSteps } from '#core/view/due-steps.ts';
 import { nextAction } from '#core/view/next-action.ts';
@@ -153,6 +153,18 @@ describe('from snug, and by the other part', () => {
     job.happen(turn('2', 70));
     expect(nextAction(job.state, '2')).toMatchObject({ kind: 'loosen' });
     expect(audit(job.chain())).toEqual([]);
+  });
+
+  test('digits that say another angle than the value are no angle', () => {
+    for (const [text, value] of [
+      ['999', 90],
+      ['90', 999],
+      ['90', 90.5],
+      ['', 90],
+      ['-90', -90],
+    ] as const)
+      expect(writtenDegreesSchema.safeParse({ text, value, unit: '°' }).success).toBe(false);
+    expect(writtenDegreesSchema.safeParse({ text: '88.5', value: 88.5, unit: '°' }).success).toBe(true);
   });
 
   test('the record states every turn, and so does the table of pulls', () => {
