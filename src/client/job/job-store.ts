@@ -110,6 +110,9 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     told: [],
   });
   const set = (part: Partial<JobOnDevice>): void => store.change({ ...store.snapshot(), ...part });
+  // Read while the page still comes alive: on a slow tablet that takes as long as the stores do.
+  const early =
+    'indexedDB' in globalThis ? { outbox: readOutbox(), kept: keptAfter(jobId, headOf(job)) } : null;
 
   const hold = (next: FoldedJob, also: Partial<JobOnDevice> = {}): void => {
     if (next === job) return;
@@ -126,8 +129,8 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     return inMemory > 0 ? said : null;
   };
 
-  const readWaiting = async (): Promise<readonly OutboxEntry[]> => {
-    const { entries, unreadable, isWhole } = await readOutbox();
+  const readWaiting = async (outbox = readOutbox()): Promise<readonly OutboxEntry[]> => {
+    const { entries, unreadable, isWhole } = await outbox;
     const mine = entries.filter(({ event }) => event.job === jobId);
     const inMemory = mine.filter((entry) => entry.state === 'queued' && isInMemory(entry)).length;
     set({
@@ -146,8 +149,8 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     if (mine.some(({ state, event }) => state === 'queued' && !here.has(event.id))) await refold();
   };
 
-  const refold = async (): Promise<void> => {
-    const stored = await readWaiting();
+  const refold = async (outbox = readOutbox()): Promise<void> => {
+    const stored = await readWaiting(outbox);
     const storedIds = new Set(stored.map(({ event }) => event.id));
     const queued = stored.filter(({ state }) => state === 'queued').map(({ event }) => event);
     // What happened while the store was being read is not in it yet.
@@ -185,7 +188,7 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     const after = String(headOf(job).sequence);
     // A site that does not answer may have placed more than it told the page: this device kept it, and is asked beside the site.
     const isFirst = lookedAt === Number.NEGATIVE_INFINITY;
-    const kept = isFirst ? keptAfter(jobId, headOf(job)) : null;
+    const kept = isFirst ? (early?.kept ?? keptAfter(jobId, headOf(job))) : null;
     const answer = await call(JOB_OPERATIONS.jobEvents, undefined, { job: jobId, after });
     if (!answer.ok) {
       if (kept) take(await kept);
@@ -285,9 +288,11 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
     tell(events);
     // Side by side: what another page sends meanwhile it tells, before it lets go of it (outbox/sender).
     const patience = new Promise<void>((resolve) => setTimeout(resolve, CATCH_UP_MS));
-    void Promise.all([refold(), Promise.race([catchUp(), patience])]).then(() => {
+    void Promise.all([refold(early?.outbox), Promise.race([catchUp(), patience])]).then(() => {
       if (isOver) return;
       set({ isReady: true });
+      // What another page kept since the stores were read.
+      void foldNews();
       void keepAll();
     });
     const stopListening = onSignal((news) => {
