@@ -2,6 +2,7 @@ import { fileURLToPath } from 'node:url';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
+import { compiledAtOnce } from './scripts/site/compiled-at-once.mjs';
 import { heartChunk } from './scripts/site/heart-chunk.mjs';
 import { leanZod } from './scripts/site/lean-zod.mjs';
 import { offlineBuild } from './scripts/site/offline-build.mjs';
@@ -36,7 +37,7 @@ export default defineConfig({
   // Origin and content type are checked in server/http/endpoint, for JSON too.
   security: { checkOrigin: false },
   vite: {
-    plugins: [tailwindcss(), leanZod(), swcMinify()],
+    plugins: [tailwindcss(), leanZod(), swcMinify(), compiledAtOnce()],
     // Where the project lies at a path that the build can't take, it is built through another name for it (scripts/site/build).
     resolve: { preserveSymlinks: process.env.JENTIK_PRESERVE_SYMLINKS === '1' },
     build: {

@@ -21,6 +21,7 @@ const SOURCES = [
   'src',
   'public',
   'astro.config.mjs',
+  'scripts/site/compiled-at-once.mjs',
   'scripts/site/heart-chunk.mjs',
   'scripts/site/lean-zod.mjs',
   'scripts/site/offline-build.mjs',

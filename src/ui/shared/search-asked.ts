@@ -9,7 +9,7 @@ const CLOSED: SearchAsked = { isOpen: false, typedAhead: null };
 /** The search as the keys and its button asked for it. */
 export const searchAsked = storeOf(CLOSED);
 
-export const openSearch = (): void => searchAsked.change({ isOpen: true, typedAhead: '' });
+const openSearch = (): void => searchAsked.change({ isOpen: true, typedAhead: '' });
 
 export const closeSearch = (): void => searchAsked.change(CLOSED);
 
@@ -20,9 +20,9 @@ export const takeTypedAhead = (): string => {
   return typedAhead ?? '';
 };
 
-/** `/` asks for the search wherever one is. Nobody waits for a sheet to load before they type: until its field has the focus, what is typed is kept for it and
- *  means nothing to the page below. */
-export const startSearchKeys = (): void => {
+/** `/` asks for the search wherever one is, and so does its button, before anything of the page has come alive. Nobody waits for a sheet to load before they type: until
+ *  its field has the focus, what is typed is kept for it and means nothing to the page below. */
+export const startSearch = (): void => {
   const onKey = (event: KeyboardEvent): void => {
     if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
     const { typedAhead } = searchAsked.snapshot();
@@ -37,4 +37,7 @@ export const startSearchKeys = (): void => {
     event.stopImmediatePropagation();
   };
   window.addEventListener('keydown', onKey, true);
+  window.addEventListener('click', ({ target }) => {
+    if (target instanceof Element && target.closest('[data-asks=search]')) openSearch();
+  });
 };
