@@ -5,13 +5,13 @@ import { firstBreak } from '#core/ledger/hash-chain.ts';
 import { freePort } from '../../scripts/site/free-port.ts';
 import {
   address,
+  benchApart,
   eventsOf,
   expect,
   PICTURE,
   patient,
   plainList,
   plannedJob,
-  readyBench,
   sameHands,
   signedIn,
   startOwn,
@@ -35,13 +35,9 @@ test('a whole job off line: server stopped, tab killed and opened cold, server b
   page,
   browser,
 }) => {
-  const port = await freePort();
-  let server = await startOwn(port);
-  await signedIn(page, 'Dewi');
-  const job = await plannedJob(page, 'In the basement', plainList(6));
-  const context = await sameHands(browser, page, server.address, 'allow');
-  const bench = patient(await context.newPage());
-  await readyBench(bench, job);
+  const apart = await benchApart(browser, page, 'In the basement', 6, 'allow');
+  const { port, job, context, bench } = apart;
+  let { server } = apart;
   await bench.keyboard.press('Space');
   await pull(bench, 'P1');
   await expect(bench.getByTestId('waiting')).toHaveText('all sent · opens off line');
@@ -133,13 +129,9 @@ test('two tabs of one job off line, one of them killed: every pull once, in the 
   page,
   browser,
 }) => {
-  const port = await freePort();
-  let server = await startOwn(port);
-  await signedIn(page, 'Dewi');
-  const job = await plannedJob(page, 'Two tabs', plainList(6));
-  const context = await sameHands(browser, page, server.address, 'allow');
-  const one = patient(await context.newPage());
-  await readyBench(one, job);
+  const apart = await benchApart(browser, page, 'Two tabs', 6, 'allow');
+  const { port, job, context, bench: one } = apart;
+  let { server } = apart;
   await one.keyboard.press('Space');
   await expect(one.getByTestId('waiting')).toHaveText('all sent · opens off line');
   process.kill(server.pid, 'SIGKILL');
@@ -172,13 +164,9 @@ test('a photograph taken off line waits through a killed tab and a server that d
   page,
   browser,
 }) => {
-  const port = await freePort();
-  let server = await startOwn(port);
-  await signedIn(page, 'Dewi');
-  const job = await plannedJob(page, 'Photographed', plainList(2));
-  const context = await sameHands(browser, page, server.address, 'allow');
-  const first = patient(await context.newPage());
-  await readyBench(first, job);
+  const apart = await benchApart(browser, page, 'Photographed', 2, 'allow');
+  const { port, job, context, bench: first } = apart;
+  let { server } = apart;
   await expect(first.getByTestId('waiting')).toHaveText('all sent · opens off line');
   await server.stop();
   await first.keyboard.press('e');

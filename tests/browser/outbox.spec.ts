@@ -1,15 +1,14 @@
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { createConnection } from 'mysql2/promise';
-import { freePort } from '../../scripts/site/free-port.ts';
 import {
   atRest,
+  benchApart,
   eventsOf,
   expect,
   patient,
   plainList,
   plannedJob,
   readyBench,
-  sameHands,
   setBench,
   signedIn,
   startOwn,
@@ -37,13 +36,9 @@ test('the server is killed between two pulls: neither is lost, and each is in th
   page,
   browser,
 }) => {
-  const port = await freePort();
-  let server = await startOwn(port);
-  await signedIn(page, 'Dewi');
-  const job = await plannedJob(page, 'Killed between', plainList(4));
-  const context = await sameHands(browser, page, server.address);
-  const bench = patient(await context.newPage());
-  await readyBench(bench, job);
+  const apart = await benchApart(browser, page, 'Killed between', 4);
+  const { port, job, context, bench } = apart;
+  let { server } = apart;
   await bench.keyboard.press('Space');
   await bench.keyboard.press('Space');
   await expect(bench.getByTestId('verdict')).toContainText('P1: in');
@@ -68,13 +63,9 @@ test('the tab is closed while the server is away: what waited is sent when a pag
   page,
   browser,
 }) => {
-  const port = await freePort();
-  let server = await startOwn(port);
-  await signedIn(page, 'Dewi');
-  const job = await plannedJob(page, 'Closed in between', plainList(2));
-  const context = await sameHands(browser, page, server.address);
-  const bench = patient(await context.newPage());
-  await readyBench(bench, job);
+  const apart = await benchApart(browser, page, 'Closed in between', 2);
+  const { port, job, context, bench } = apart;
+  let { server } = apart;
   await bench.keyboard.press('Space');
   await expect(bench.getByTestId('main-action')).toContainText('It clicked');
   await expect(bench.getByText('all sent')).toBeVisible();

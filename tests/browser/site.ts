@@ -10,6 +10,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { valueOrThrow } from '#core/fault.ts';
 import { fastenerLines } from '#core/job/fastener-list.ts';
 import { demoPeople } from '../../scripts/site/fill-demo.ts';
+import { freePort } from '../../scripts/site/free-port.ts';
 import { type Application, startApplication } from '../../scripts/site/run-site.ts';
 
 export { expect };
@@ -200,6 +201,30 @@ export const readyBench = async (page: Page, job: string, tool = 'TS-07'): Promi
   await takeTool(page, tool);
   await cautionsDone(page, job);
   await expect(page.getByTestId('main-action')).toContainText('is set to');
+};
+
+/** A job of plain terminals, and Dewi at its bench in a browser of its own, on a process of its own that may be ended. */
+export const benchApart = async (
+  browser: Browser,
+  page: Page,
+  title: string,
+  terminals: number,
+  serviceWorkers: 'allow' | 'block' = 'block',
+): Promise<{
+  readonly port: number;
+  readonly server: Application;
+  readonly job: string;
+  readonly context: BrowserContext;
+  readonly bench: Page;
+}> => {
+  const port = await freePort();
+  const server = await startOwn(port);
+  await signedIn(page, 'Dewi');
+  const job = await plannedJob(page, title, plainList(terminals));
+  const context = await sameHands(browser, page, server.address, serviceWorkers);
+  const bench = patient(await context.newPage());
+  await readyBench(bench, job);
+  return { port, server, job, context, bench };
 };
 
 /** Plans a job of plain terminals and stands at its bench with the tool set, all of it sent; answers the job. */
