@@ -115,7 +115,7 @@ const openTool =
 const openTools = async (page: Page): Promise<void> =>
   openJob(page, 'Mill holder 3, engraving cutter', 'plan');
 const openRing = (page: Page): Promise<void> => openJob(page, 'Secondary mirror cell, ring', 'bench');
-const openClamp = (page: Page): Promise<void> => openJob(page, 'Cargo trike, handlebar and stem', 'plan');
+const openClamp = (page: Page): Promise<void> => openJob(page, TRIKE, 'plan');
 const recall = async (page: Page): Promise<void> => {
   await openTool('TS-02', '/recall')(page);
   await page.getByTestId('recall-summary').waitFor();
@@ -129,6 +129,30 @@ const calibrate = async (page: Page): Promise<void> => {
   ] as const)
     for (const [index, off] of [0, 0.2, -0.3, 0.1, 0.2].entries())
       await page.getByLabel(`Reading ${index + 1} at ${point} lbf·in`).fill((base + off).toFixed(1));
+};
+
+const TRIKE = 'Cargo trike, handlebar and stem';
+/** A pull with the connected wrench, half way up. */
+const pullLive = async (page: Page): Promise<void> => {
+  await openJob(page, TRIKE, 'bench');
+  await page.getByText('TE-01 is connected').waitFor();
+  const data = { do: 'pull', device: 'BL-E001', torque: 3.2, rate: 1000, riseMs: 4000 };
+  void page.request.post('/api/v1/devices/hand', { data }).catch(() => {});
+  await page.waitForTimeout(3600);
+};
+const readMemory = async (page: Page): Promise<void> => {
+  await openJob(page, TRIKE, 'memory');
+  const at = (seconds: number): string => new Date(Date.now() + seconds * 1000).toISOString();
+  const peaks = ['3.02', '0.8', '2.96', '3.11', '6.4'];
+  const lines = peaks.map((peak, index) => `${index + 50},${at(index * 20 - 100)},${peak},N·m`);
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'TE-01.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(['No,Logged at,Peak,Unit', ...lines, '60,soon,2.9,N·m'].join('\n')),
+  });
+  await page.getByLabel('Its clock is ahead of UTC by, minutes').fill('0');
+  await page.keyboard.press('Tab');
+  await page.waitForTimeout(800);
 };
 
 /** A backup made and everything checked, as a lead sees it. */
@@ -226,6 +250,11 @@ const SHOTS: readonly Shot[] = [
   { name: 'screw', size: DESIGN, show: askScrew },
   { name: 'screw-phone', size: PHONE, show: askScrew },
   { name: 'import-phone', size: PHONE, show: importDoubts },
+  { name: 'device', size: DESIGN, show: pullLive },
+  { name: 'device-phone', size: PHONE, show: pullLive },
+  { name: 'memory', size: DESIGN, show: readMemory },
+  { name: 'memory-phone', size: PHONE, show: readMemory },
+  { name: 'memory-dark', size: DESIGN, theme: 'dark', show: readMemory },
   { name: 'jobs-phone', size: PHONE, show: async (page) => void (await page.goto('/jobs')) },
 ];
 /** The pictures that the README shows; the others are for looking. */
@@ -242,13 +271,13 @@ const KEPT: ReadonlySet<string> = new Set([
   'settings',
   'records',
   'specs',
-  'table',
-  'label',
+  'template',
+  'device',
   'conflicts',
   'tool',
   'calibrate',
   'recall',
-  'choose',
+  'memory',
 ]);
 
 const take = async (browser: Browser, address: string, shot: Shot, file: string): Promise<void> => {

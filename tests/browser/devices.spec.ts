@@ -2,7 +2,17 @@ import { Buffer } from 'node:buffer';
 import type { Page } from '@playwright/test';
 import type { PullDevice } from '#core/device/curve-facts.ts';
 import { SAMPLE_CABINET } from '../core/job/sample-job.ts';
-import { address, cautionsDone, eventsOf, expect, plannedJob, signedIn, takeTool, test } from './site.ts';
+import {
+  address,
+  cautionsDone,
+  demoJob,
+  eventsOf,
+  expect,
+  plannedJob,
+  signedIn,
+  takeTool,
+  test,
+} from './site.ts';
 
 const WRENCH = 'BL-E001';
 /** A kind of joint with nothing to do but pull. */
@@ -221,4 +231,7 @@ test('the memory of a wrench: columns said once, what matches no fastener looked
   await expect(page.getByText('columns as you said them last')).toBeVisible();
   await expect(facts).toContainText('0 readings are matched');
   await expect(page.getByRole('button', { name: 'Record 0 pulls' })).toBeDisabled();
+  // A dial that is on the same job keeps nothing to be read.
+  await page.goto(`/jobs/${await demoJob(page, 'Cargo trike')}/memory`);
+  await expect(page.getByLabel('Memory of').getByRole('option')).toHaveText(['TE-01 (BL-E001)']);
 });

@@ -98,6 +98,10 @@ const INDICATING: ReadonlySet<ToolKind> = new Set([
  *  Source: ISO 6789-1:2017, clause 4 (from memory). */
 export const isIndicating = ({ kind }: Pick<Tool, 'kind'>): boolean => INDICATING.has(kind);
 
+/** Whether a tool may keep in a memory what it read: a needle keeps nothing. */
+export const mayKeepReadings = ({ kind }: Pick<Tool, 'kind'>): boolean =>
+  kind === 'electronic' || kind === 'measuring-fixture';
+
 /** Whether a device is a tool: by the serial number that is marked on it, or by the code that the workshop gave it. */
 export const isDeviceOf = ({ serial, code }: Pick<Tool, 'serial' | 'code'>, device: string): boolean =>
   device === serial || device === code;

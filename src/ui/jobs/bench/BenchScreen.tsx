@@ -73,7 +73,9 @@ export const BenchScreen = ({ events, person }: Props) => {
           className="flex min-h-0 flex-col short:hidden lg:short:flex lg:min-w-0 lg:flex-1"
           aria-label="Drawing"
         >
-          <div className="h-38 p-2 sm:h-72 sm:p-3 lg:h-auto lg:min-h-0 lg:flex-1">
+          <div
+            className={`${view.plan.groups.length > 1 ? 'h-52' : 'h-38'} p-2 sm:h-72 sm:p-3 lg:h-auto lg:min-h-0 lg:flex-1`}
+          >
             <JobDrawing
               view={drawn.view}
               next={drawn.position}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import type { Person } from '#core/people/person.ts';
-import { isIndicating } from '#core/tool/tool.ts';
+import { mayKeepReadings } from '#core/tool/tool.ts';
 import { counted, memoryRefusalWords } from '#wire/words/memory.ts';
 import { FileButton } from '../../shared/FileButton.tsx';
 import { JobHeader } from '../JobHeader.tsx';
@@ -18,7 +18,7 @@ type Props = { readonly events: readonly LedgerEvent[]; readonly person: Person 
 export const MemoryScreen = ({ events, person }: Props) => {
   const job = useJob(events[0]?.job ?? '', events, person);
   const { view } = job;
-  const tools = [...view.takenTools.values()].map(({ tool }) => tool).filter(isIndicating);
+  const tools = [...view.takenTools.values()].map(({ tool }) => tool).filter(mayKeepReadings);
   const [toolId, setToolId] = useState(tools.at(-1)?.id ?? '');
   const tool = tools.find(({ id }) => id === toolId) ?? null;
   const memory = useMemory(job, tool);
