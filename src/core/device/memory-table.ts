@@ -115,7 +115,7 @@ export type MemoryReading = {
 /** A line that can't be read, and what of it. */
 export type MemoryFault = {
   readonly line: number;
-  readonly code: 'no-time' | 'no-torque' | 'no-unit' | 'doubled';
+  readonly code: 'no-time' | 'no-torque' | 'no-unit' | 'no-angle' | 'doubled';
   readonly text: string;
 };
 
@@ -140,14 +140,21 @@ const instantOf = (text: string, { dayOrder, aheadMinutes }: MemoryMapping): num
   const [yearAt, monthAt, dayAt] = ORDER_OF[dayOrder];
   const [year, month, day] = [parts[yearAt] as number, parts[monthAt] as number, parts[dayAt] as number];
   const [, , , , hourText, minuteText, secondText = '0', fraction = '0', zone] = found;
-  const half = zone?.toLowerCase();
-  const hour = (Number(hourText) % (half?.endsWith('m') ? 12 : 24)) + (half === 'pm' ? 12 : 0);
+  const half = zone && /m/i.test(zone) ? zone.toLowerCase() : null;
+  if (half && (Number(hourText) < 1 || Number(hourText) > 12)) return null;
+  const hour = (Number(hourText) % (half ? 12 : 24)) + (half === 'pm' ? 12 : 0);
   const whole = year < 100 ? 2000 + year : year;
   const milliseconds = Math.round(Number(`0.${fraction}`) * 1_000);
   const at = Date.UTC(whole, month - 1, day, hour, Number(minuteText), Number(secondText), milliseconds);
   const isDay = new Date(at).getUTCDate() === day && month >= 1 && month <= 12;
   if (!isDay || Number(hourText) > 23 || Number(minuteText) > 59 || Number(secondText) > 60) return null;
   return at - zoneMinutes(zone, aheadMinutes) * 60_000;
+};
+
+/** The number of a cell and the unit that is written behind it, empty where none is. */
+const apart = (cell: string): readonly [string, string] => {
+  const [, digits = cell, unit = ''] = /^([\d.,]+)\s*([^\d.,\s].*)$/.exec(cell) ?? [];
+  return [digits, unit];
 };
 
 /** The pulls of a tool's memory in the order they were made, and the lines that can't be read or came twice. */
@@ -177,22 +184,27 @@ export const memoryReadings = (
     const line = index + 2;
     const stamp = at.day < 0 ? cell(at.time) : `${cell(at.day)} ${cell(at.time)}`;
     const when = instantOf(stamp, mapping);
-    const torque = readNumber(cell(at.torque));
-    const unit = at.unit < 0 ? mapping.unit : unitOf(cell(at.unit));
+    const [digits, unitBehind] = apart(cell(at.torque));
+    const torque = readNumber(digits);
+    const unitBeside = at.unit < 0 ? mapping.unit : unitOf(cell(at.unit));
+    const unit = unitBehind === '' ? unitBeside : unitOf(unitBehind);
+    const isUnit = unit !== null && (unitBeside === null ? at.unit < 0 : unit === unitBeside);
     const counted = Number(cell(at.number));
     const number = at.number >= 0 && Number.isSafeInteger(counted) && counted >= 0 ? counted : line;
-    const angle = at.angle < 0 ? Number.NaN : Number(cell(at.angle).replace(',', '.'));
+    const angleText = cell(at.angle).replace(/\s*°$/, '');
+    const angle = Number(angleText.replace(',', '.'));
     if (when === null) faults.push({ line, code: 'no-time', text: stamp });
     else if (!torque.ok || torque.value.value <= 0)
       faults.push({ line, code: 'no-torque', text: cell(at.torque) });
-    else if (unit === null) faults.push({ line, code: 'no-unit', text: cell(at.unit) });
+    else if (!isUnit) faults.push({ line, code: 'no-unit', text: `${unitBehind} ${cell(at.unit)}`.trim() });
+    else if (!Number.isFinite(angle)) faults.push({ line, code: 'no-angle', text: cell(at.angle) });
     else {
       const key = `${when} ${torque.value.text} ${at.number < 0 ? '' : number}`;
       if (seen.has(key)) faults.push({ line, code: 'doubled', text: stamp });
       else {
         seen.add(key);
         const { text, value } = torque.value;
-        const angleDegrees = Number.isFinite(angle) && cell(at.angle) !== '' ? angle : null;
+        const angleDegrees = angleText === '' ? null : angle;
         readings.push({ line, at: when, number, text, value, unit, angleDegrees });
       }
     }

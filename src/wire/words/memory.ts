@@ -17,7 +17,8 @@ export const MEMORY_MATCH_WORDS: Readonly<Record<MemoryMatch['kind'], string>> =
 export const MEMORY_FAULT_WORDS: Readonly<Record<MemoryFault['code'], string>> = {
   'no-time': 'no time that can be read',
   'no-torque': 'no torque',
-  'no-unit': 'no unit that is known',
+  'no-unit': 'no unit that is known, or two that differ',
+  'no-angle': 'an angle that can’t be read',
   doubled: 'the same line as one before: it counts once',
 };
 

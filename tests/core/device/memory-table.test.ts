@@ -61,6 +61,27 @@ describe('the memory of a tool as CSV', () => {
     expect(new Date(readings[0]?.at ?? 0).toISOString()).toBe('2026-11-20T00:15:02.000Z');
   });
 
+  test('a unit may stand behind its number, and an angle that can’t be read is not dropped without a word', () => {
+    const text = [
+      'time,peak,angle',
+      '2026-11-20 08:15:02,9.05 N·m,88°',
+      '2026-11-20 08:15:22,"80,5 in-lb","30,5"',
+      '2026-11-20 08:15:42,9 Nm,',
+      '2026-11-20 08:16:02,9 Nm,9o',
+      '2026-11-20 08:16:22,9,90',
+    ].join('\n');
+    const { readings, faults } = read(text);
+    expect(readings).toMatchObject([
+      { text: '9.05', unit: 'N.m', angleDegrees: 88 },
+      { text: '80.5', unit: 'lbf.in', angleDegrees: 30.5 },
+      { text: '9', unit: 'N.m', angleDegrees: null },
+    ]);
+    expect(faults).toMatchObject([
+      { line: 5, code: 'no-angle', text: '9o' },
+      { line: 6, code: 'no-unit' },
+    ]);
+  });
+
   test('days that may be either way round are asked about, and not guessed', () => {
     expect(dayOrderOf(['03/04/2026 08:00', '05/06/2026'])).toBeNull();
     expect(dayOrderOf(['03/04/2026', '13/04/2026'])).toBe('day-month-year');
@@ -83,6 +104,9 @@ describe('the memory of a tool as CSV', () => {
       '8,2026-02-20 08:00:01,2,Nm',
       '8,2026-02-20 08:00:01,2,Nm',
       '9,2026-02-20 08:00:01,2,Nm',
+      '10,2026-02-20 13:00:01 pm,2,Nm',
+      '11,2026-02-20 08:00:02,2 in-lb,Nm',
+      '12,2026-02-20 08:00:03,2 furlongs,Nm',
     ].join('\n');
     const { readings, faults } = read(text);
     expect(faults.map(({ line, code: why }) => [line, why])).toEqual([
@@ -94,6 +118,9 @@ describe('the memory of a tool as CSV', () => {
       [7, 'no-torque'],
       [8, 'no-unit'],
       [10, 'doubled'],
+      [12, 'no-time'],
+      [13, 'no-unit'],
+      [14, 'no-unit'],
     ]);
     expect(readings.map(({ number }) => number)).toEqual([8, 9]);
   });
