@@ -172,7 +172,7 @@ const memory = (): void => {
       unit: 'N.m',
       since: 0,
       until: Number.MAX_SAFE_INTEGER,
-      recorded: { kept: new Set(), made: [] },
+      recorded: { kept: [], made: [] },
       choices: new Map(),
     });
     if (matched.some(({ match }) => !('awaited' in match))) throw new Error('a reading was not matched');

@@ -68,17 +68,14 @@ const standing = (value: number, { low, high }: AwaitedPull): 'low' | 'in' | 'hi
   return value > high ? 'high' : 'in';
 };
 
-/** What is in the record of a tool already: out of its memory, by number and torque or by time; and heard or typed, by torque and about when. */
+/** What is in the record of a tool already: out of its memory, known by number and torque or by time; and heard or typed, by torque and about when. */
 export type RecordedReadings = {
-  readonly kept: ReadonlySet<string>;
+  readonly kept: readonly { readonly at: number; readonly number: number | null; readonly text: string }[];
   readonly made: readonly { readonly value: number; readonly at: number }[];
 };
 
 /** A pull that was heard or typed is in the memory too, by a clock that may be off by so much. */
 const SAME_PULL_MS = 120_000;
-
-const byNumber = (number: number, text: string): string => `${number} read ${text}`;
-const byTime = (at: number): string => `at ${at}`;
 
 /** The readings of a tool that a job has in its record. Numbers count only where the memory says them: else they are lines of a file. */
 export const recordedReadings = (
@@ -86,25 +83,39 @@ export const recordedReadings = (
   { id, serial }: Pick<Tool, 'id' | 'serial'>,
   hasNumbers: boolean,
 ): RecordedReadings => {
-  const kept = new Set<string>();
+  const kept: { at: number; number: number | null; text: string }[] = [];
   const made: { value: number; at: number }[] = [];
   for (const { pulls } of fasteners)
     for (const { body, deviceTime, voided } of pulls) {
       const { device, reading, toolId } = body;
       if (!reading || toolId !== id) continue;
       if (device?.serial === serial && device.readAt !== null) {
-        kept.add(byTime(Date.parse(device.readAt)));
-        if (hasNumbers) kept.add(byNumber(device.number, reading.text));
+        const number = hasNumbers ? device.number : null;
+        kept.push({ at: Date.parse(device.readAt), number, text: reading.text });
       } else if (voided === null) made.push({ value: reading.value, at: Date.parse(deviceTime) });
     }
   return { kept, made };
 };
 
-/** Tells of each reading whether it is in the record already; each pull that was heard or typed answers for one of them. */
+const keysOf = ({ at, number, text }: RecordedReadings['kept'][number]): readonly string[] => [
+  ...(number === null ? [] : [`${number} read ${text}`]),
+  `at ${at}`,
+];
+
+/** Tells of each reading whether it is in the record already. Each pull of the record answers for one reading: a memory may say the minute and no more. */
 const known = ({ kept, made }: RecordedReadings): ((reading: MemoryReading) => boolean) => {
   const left = [...made];
-  return ({ number, text, value, at }) => {
-    if (kept.has(byTime(at)) || kept.has(byNumber(number, text))) return true;
+  const answering = new Map<string, Set<RecordedReadings['kept'][number]>>();
+  for (const pull of kept)
+    for (const key of keysOf(pull)) answering.set(key, (answering.get(key) ?? new Set()).add(pull));
+  return (reading) => {
+    for (const key of keysOf(reading)) {
+      const [pull] = answering.get(key) ?? [];
+      if (!pull) continue;
+      for (const each of keysOf(pull)) answering.get(each)?.delete(pull);
+      return true;
+    }
+    const { value, at } = reading;
     const same = left.findIndex((pull) => pull.value === value && Math.abs(pull.at - at) <= SAME_PULL_MS);
     if (same < 0) return false;
     left.splice(same, 1);

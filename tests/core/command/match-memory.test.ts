@@ -16,7 +16,7 @@ const ELECTRONIC = {
   kind: 'electronic',
   scale: { ...LARGE.scale, form: 'display', graduation: 0.01 },
 } as const;
-const NONE: RecordedReadings = { kept: new Set(), made: [] };
+const NONE: RecordedReadings = { kept: [], made: [] };
 const bolts = (count = 4, passes?: (typeof SAMPLE_CABINET)['passes']) => {
   const kind = { ...SAMPLE_CABINET, steps: SAMPLE_CABINET.steps.slice(0, 1), ...(passes ? { passes } : {}) };
   const plan = planOf(
@@ -43,10 +43,11 @@ const matched = (
   choices: readonly (readonly [number, MemoryChoice])[] = [],
   job = bolts(),
   recorded: RecordedReadings = NONE,
+  more: Partial<MemoryReading> = {},
 ) => {
   const awaited = awaitedPulls(job.state, ELECTRONIC);
   const rows = matchMemory({
-    readings: values.map((value, at) => reading(value, at)),
+    readings: values.map((value, at) => reading(value, at, more)),
     awaited,
     unit: 'N.m',
     since: 0,
@@ -100,10 +101,9 @@ describe('a memory matched to the fasteners of a job', () => {
     const job = bolts();
     job.pull('1', 'reading', '22');
     expect(matched([22, 22], [], job).told).toEqual(['2/1 in', '3/1 in']);
-    expect(matched([22, 22], [], bolts(), { ...NONE, kept: new Set(['0 read 22']) }).told).toEqual([
-      'recorded',
-      '1/1 in',
-    ]);
+    expect(
+      matched([22, 22], [], bolts(), { ...NONE, kept: [{ at: 1, number: 0, text: '22' }] }).told,
+    ).toEqual(['recorded', '1/1 in']);
     expect(matched([22, 22, 22], [], bolts(2)).told).toEqual(['1/1 in', '2/1 in', 'over']);
     const rows = matchMemory({
       readings: [reading(22, 0), reading(195, 5, { unit: 'lbf.in' }), reading(22, 9)],
@@ -140,6 +140,15 @@ describe('a memory matched to the fasteners of a job', () => {
     ]);
   });
 
+  test('each pull of the record answers for one reading: three of one minute of which two are recorded leave one', () => {
+    const minute = { at: 60_000 };
+    const kept = [0, 1].map((number) => ({ ...minute, number, text: '22' }));
+    const told = (of: typeof kept) => matched([22, 22, 23], [], bolts(), { ...NONE, kept: of }, minute).told;
+    expect(told(kept)).toEqual(['recorded', 'recorded', '1/1 in']);
+    expect(told(kept.map((each) => ({ ...each, at: 5 })))).toEqual(['recorded', 'recorded', '1/1 in']);
+    expect(told(kept.map((each) => ({ ...each, number: 9 })))).toEqual(['recorded', 'recorded', '1/1 in']);
+  });
+
   test('a memory that was recorded is known by its times, and by its numbers where it has any', () => {
     const job = bolts();
     job.setFor('1');
@@ -147,9 +156,8 @@ describe('a memory matched to the fasteners of a job', () => {
     if (!judged.ok) throw new Error(judged.refusal.code);
     const device = { curve: null, number: 50, readAt: '2026-11-20T08:00:00.000Z', serial: ELECTRONIC.serial };
     job.happen({ kind: 'pull-made', body: { ...judged.value, device } });
-    expect([...recordedReadings(job.state, ELECTRONIC, true).kept]).toHaveLength(2);
-    expect([...recordedReadings(job.state, ELECTRONIC, false).kept]).toEqual([
-      `at ${Date.UTC(2026, 10, 20, 8)}`,
-    ]);
+    const at = Date.UTC(2026, 10, 20, 8);
+    expect(recordedReadings(job.state, ELECTRONIC, true).kept).toEqual([{ at, number: 50, text: '22' }]);
+    expect(recordedReadings(job.state, ELECTRONIC, false).kept).toEqual([{ at, number: null, text: '22' }]);
   });
 });
