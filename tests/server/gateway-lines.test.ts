@@ -88,3 +88,31 @@ test('a gateway that went is said to be away, and heard again once it is back', 
   expect(numbers(await lines(listener, 1))).toEqual([7]);
   await listener.return(undefined);
 }, 20_000);
+
+test('a line that never ends is hung up on, and what comes after is heard', async () => {
+  const listener = gatewayLines(port, null);
+  await connected(listener);
+  const [talker] = [...sockets];
+  const isHungUp = new Promise((done) => talker?.once('close', done));
+  const more = (): void => {
+    if (talker?.writable) talker.write('x'.repeat(200_000), more);
+  };
+  more();
+  await isHungUp;
+  await connected(listener);
+  say(peak(1));
+  expect(numbers(await lines(listener, 1))).toEqual([1]);
+  await listener.return(undefined);
+});
+
+test('no more devices are greeted for than a workshop has', async () => {
+  const first = gatewayLines(port, null);
+  await connected(first);
+  for (let device = 0; device < 300; device += 1) say({ ...hello(1), device: `W${device}` });
+  await lines(first, 300);
+  const later = gatewayLines(port, null);
+  say(peak(2));
+  const told = await lines(later, 201);
+  expect(told.filter(({ line }) => line.includes('hello'))).toHaveLength(200);
+  for (const each of [first, later]) await each.return(undefined);
+});

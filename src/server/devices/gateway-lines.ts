@@ -16,6 +16,10 @@ export type RelayedLine =
 /** So many lines stay, and no more characters than that: two curves at a thousand points a second for minutes. */
 const LINES_KEPT = 20_000;
 const CHARACTERS_KEPT = 32_000_000;
+/** No line is so long before it ends: who sends more without an end is hung up on. */
+const UNENDED_MOST = 1_000_000;
+/** No workshop has more devices than that; whoever names more makes them up. */
+const GREETED_MOST = 200;
 const AGAIN_MS = 1_000;
 /** Nobody listens for so long: the connection is let go. */
 const IDLE_MS = 5_000;
@@ -60,7 +64,8 @@ const hubAt = (port: number) => {
     try {
       const { kind, device, number, at } = JSON.parse(text) as Record<string, unknown>;
       const before = greetings.get(String(device));
-      if (kind === 'hello') greetings.set(String(device), text);
+      if (kind === 'hello' && (before !== undefined || greetings.size < GREETED_MOST))
+        greetings.set(String(device), text);
       else if (before !== undefined && Number.isSafeInteger(number))
         greetings.set(String(device), JSON.stringify({ ...(JSON.parse(before) as object), number, at }));
     } catch {
@@ -91,6 +96,12 @@ const hubAt = (port: number) => {
     mine.on('connect', () => {
       state = 'connected';
       wake();
+    });
+    let unended = 0;
+    mine.on('data', (chunk: string) => {
+      const end = chunk.lastIndexOf('\n');
+      unended = end < 0 ? unended + chunk.length : chunk.length - end - 1;
+      if (unended > UNENDED_MOST) mine.destroy();
     });
     const lines = createInterface({ input: mine });
     lines.on('line', take);
