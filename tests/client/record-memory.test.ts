@@ -102,12 +102,12 @@ test('it stops where the job refuses one, and what was recorded stays', async ()
 });
 
 test('what a model’s columns were said to be is kept for its next memory, and not for another’s', () => {
-  const table = { header: ['time', 'torque'], rows: [['2026-11-20 08:00:00', '2']] };
+  const table = { header: ['time', 'torque'], rows: [['2026-11-20 08:00:00', '2']], separator: ',' };
   const mapping = { ...suggestedMapping(table, 480), unit: 'cN.m' } as const;
   expect(keptMapping(table)).toBeNull();
   keepMapping(table, mapping);
   expect(keptMapping(table)).toEqual(mapping);
-  expect(keptMapping({ header: ['time', 'peak'], rows: [] })).toBeNull();
+  expect(keptMapping({ ...table, header: ['time', 'peak'] })).toBeNull();
   localStorage.setItem('jentik-memory time|torque', '{"time":5}');
   expect(keptMapping(table)).toBeNull();
 });

@@ -32,6 +32,8 @@ export type MemoryMapping = {
 export type MemoryTable = {
   readonly header: readonly string[];
   readonly rows: readonly (readonly string[])[];
+  /** What stands between two cells. */
+  readonly separator: string;
 };
 
 export type MemoryRefusal =
@@ -43,7 +45,7 @@ export type MemoryRefusal =
  *  Refuses: memory-too-large, memory-empty, memory-columns-repeated. */
 export const memoryTable = (text: string): Result<MemoryTable, MemoryRefusal> => {
   if (text.length > MEMORY_MOST_BYTES) return refused({ code: 'memory-too-large', most: MEMORY_MOST_ROWS });
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
+  const { data, meta } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const [header = [], ...rows] = data;
   if (rows.length === 0 || header.length < 2) return refused({ code: 'memory-empty' });
   if (rows.length > MEMORY_MOST_ROWS || header.length > COLUMNS_MOST)
@@ -51,7 +53,7 @@ export const memoryTable = (text: string): Result<MemoryTable, MemoryRefusal> =>
   const names = header.map((name, at) => name.trim().slice(0, 60) || `column ${at + 1}`);
   const repeated = names.find((name, at) => names.indexOf(name) !== at);
   return repeated === undefined
-    ? accepted({ header: names, rows })
+    ? accepted({ header: names, rows, separator: meta.delimiter })
     : refused({ code: 'memory-columns-repeated', column: repeated });
 };
 
@@ -157,11 +159,20 @@ const apart = (cell: string): readonly [string, string] => {
   return [digits, unit];
 };
 
+/** Whether a column's commas stand before decimals: where one of them can stand for nothing else, or where the cells are parted by semicolons, as they are because the comma is
+ *  taken (common practice). One that is read wrongly for it is a thousand times off, and like no fastener. */
+const isDecimalComma = ({ rows, separator }: MemoryTable, column: number): boolean => {
+  const numbers = rows.map((row) => apart((row[column] ?? '').trim())[0]);
+  if (numbers.some((digits) => digits.includes('.'))) return false;
+  return separator === ';' || numbers.some((digits) => /^(?:0?,\d+|\d+,(?:\d{1,2}|\d{4,}))$/.test(digits));
+};
+
 /** The pulls of a tool's memory in the order they were made, and the lines that can't be read or came twice. */
 export const memoryReadings = (
-  { header, rows }: MemoryTable,
+  table: MemoryTable,
   mapping: MemoryMapping,
 ): { readonly readings: readonly MemoryReading[]; readonly faults: readonly MemoryFault[] } => {
+  const { header, rows } = table;
   const place = (name: string | null): number => (name === null ? -1 : header.indexOf(name));
   const at = {
     time: place(mapping.time),
@@ -176,6 +187,7 @@ export const memoryReadings = (
     if (!units.has(text)) units.set(text, deviceUnit(text));
     return units.get(text) ?? null;
   };
+  const hasComma = isDecimalComma(table, at.torque);
   const readings: MemoryReading[] = [];
   const faults: MemoryFault[] = [];
   const seen = new Set<string>();
@@ -185,7 +197,7 @@ export const memoryReadings = (
     const stamp = at.day < 0 ? cell(at.time) : `${cell(at.day)} ${cell(at.time)}`;
     const when = instantOf(stamp, mapping);
     const [digits, unitBehind] = apart(cell(at.torque));
-    const torque = readNumber(digits);
+    const torque = readNumber(hasComma ? digits.replace(/^(\d*),(\d+)$/, '$1.$2') : digits);
     const unitBeside = at.unit < 0 ? mapping.unit : unitOf(cell(at.unit));
     const unit = unitBehind === '' ? unitBeside : unitOf(unitBehind);
     const isUnit = unit !== null && (unitBeside === null ? at.unit < 0 : unit === unitBeside);

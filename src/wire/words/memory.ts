@@ -16,7 +16,7 @@ export const MEMORY_MATCH_WORDS: Readonly<Record<MemoryMatch['kind'], string>> =
 /** What is wrong with a line of a memory. */
 export const MEMORY_FAULT_WORDS: Readonly<Record<MemoryFault['code'], string>> = {
   'no-time': 'no time that can be read',
-  'no-torque': 'no torque',
+  'no-torque': 'no torque, or a comma that may stand before decimals or after thousands',
   'no-unit': 'no unit that is known, or two that differ',
   'no-angle': 'an angle that can’t be read',
   doubled: 'the same line as one before: it counts once',

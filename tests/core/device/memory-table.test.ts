@@ -82,6 +82,28 @@ describe('the memory of a tool as CSV', () => {
     ]);
   });
 
+  test.each([
+    ['a semicolon between cells', 'time;peak Nm\n2026-11-20 08:15:02;6,377\n', ['6.377']],
+    [
+      'another that can’t be thousands',
+      'time\tpeak Nm\n2026-11-20 08:15:02\t6,377\n2026-11-20 08:15:12\t6,38\n',
+      ['6.377', '6.38'],
+    ],
+    [
+      'a nought before it',
+      'time,peak Nm\n2026-11-20 08:15:02,"0,377"\n2026-11-20 08:15:12,"6,377"\n',
+      ['0.377', '6.377'],
+    ],
+    [
+      'a point beside it: left to be looked at',
+      'time;peak Nm\n2026-11-20 08:15:02;6,377\n2026-11-20 08:15:12;6.38\n',
+      ['6.38'],
+    ],
+    ['nothing: left to be looked at', 'time,peak Nm\n2026-11-20 08:15:02,"6,377"\n', []],
+  ])('a comma before three digits is a decimal comma by %s', (_, text, torques) => {
+    expect(read(text).readings.map((each) => each.text)).toEqual(torques);
+  });
+
   test('days that may be either way round are asked about, and not guessed', () => {
     expect(dayOrderOf(['03/04/2026 08:00', '05/06/2026'])).toBeNull();
     expect(dayOrderOf(['03/04/2026', '13/04/2026'])).toBe('day-month-year');
