@@ -20,7 +20,7 @@ const serverAdapter = {
       setAdapter({
         name: 'jentik-server',
         serverEntrypoint: fileURLToPath(new URL('./src/server/http/app-handler.ts', import.meta.url)),
-        exports: ['handler', 'nowhere', 'runInBackground'],
+        exports: ['handler', 'nowhere', 'headers', 'runInBackground'],
         supportedAstroFeatures: { serverOutput: 'stable' },
       }),
   },

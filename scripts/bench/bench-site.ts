@@ -1,9 +1,8 @@
 import { rmSync } from 'node:fs';
 import { createPool, type Pool } from 'mysql2/promise';
-import type { NewPerson } from '#wire/person.ts';
 import { type SiteClient, signedInClient } from '../load/site-client.ts';
 import { ensureBuilt } from '../site/build.ts';
-import { demoPeople, fillDemo } from '../site/fill-demo.ts';
+import { type DemoPerson, demoPeople, fillDemo } from '../site/fill-demo.ts';
 import { freePort } from '../site/free-port.ts';
 import { inProject } from '../site/paths.ts';
 import { openSiteDatabase, type SiteDatabase, startApplication } from '../site/run-site.ts';
@@ -32,9 +31,9 @@ export type BenchSite = {
   readonly address: string;
   /** A pool of the database's owner. */
   readonly owner: Pool;
-  readonly people: readonly NewPerson[];
+  readonly people: readonly DemoPerson[];
   /** Signs one of the people in. */
-  readonly signedIn: (person: NewPerson) => Promise<SiteClient>;
+  readonly signedIn: (person: DemoPerson) => Promise<SiteClient>;
 };
 
 /** Runs something on a site of its own, which is ended and removed afterwards. */
@@ -46,7 +45,7 @@ export const onBenchSite = async (run: (site: BenchSite) => Promise<void>): Prom
     const { address } = application;
     const clients: SiteClient[] = [];
     try {
-      const signedIn = async ({ name, pin }: NewPerson): Promise<SiteClient> => {
+      const signedIn = async ({ name, pin }: DemoPerson): Promise<SiteClient> => {
         const client = await signedInClient(address, name, pin);
         clients.push(client);
         return client;

@@ -34,8 +34,11 @@ type DemoAgain = {
 
 const demo = <T>(name: string): T => JSON.parse(readFileSync(inProject('demo', name), 'utf8')) as T;
 
+/** Somebody of the demo. */
+export type DemoPerson = NewPerson & { readonly pin: string };
+
 /** The demo's people, with the PINs that the start prints. */
-export const demoPeople = (): readonly NewPerson[] => demo('people.json');
+export const demoPeople = (): readonly DemoPerson[] => demo('people.json');
 
 /** Fills a job as it happened, and answers its id. */
 const fillJob = async (job: DemoJob, people: readonly Person[], tools: readonly Tool[]): Promise<string> => {

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { ledgerEventSchema } from '#core/event/event-forms.ts';
-import { personSchema } from '#core/people/person.ts';
 import { BOOK_OPERATIONS } from './api-book.ts';
 import { JOB_OPERATIONS } from './api-jobs.ts';
 import { KEEPING_OPERATIONS } from './api-keeping.ts';
+import { PEOPLE_OPERATIONS } from './api-people.ts';
 import { TEMPLATE_OPERATIONS } from './api-templates.ts';
 import { TOOL_OPERATIONS } from './api-tools.ts';
 import { logEntrySchema } from './book.ts';
@@ -11,7 +11,6 @@ import * as compute from './compute.ts';
 import * as computePlan from './compute-plan.ts';
 import { newJobSchema } from './new-job.ts';
 import { computing, NOTHING, type Operation, operation } from './operation.ts';
-import { newPersonSchema, pinSchema } from './person.ts';
 import { siteSchema } from './site.ts';
 
 export const OPERATIONS = {
@@ -69,39 +68,7 @@ export const OPERATIONS = {
     computePlan.simulateRequest,
     computePlan.simulateResponse,
   ),
-  listPeople: operation({
-    method: 'GET',
-    path: '/api/v1/people',
-    summary: 'Everyone who can sign in',
-    who: 'anyone',
-    request: NOTHING,
-    response: z.array(personSchema),
-  }),
-  addPerson: operation({
-    method: 'POST',
-    path: '/api/v1/people',
-    summary: 'Add a person; on an empty site, the first',
-    who: 'anyone',
-    also: ['add-person'],
-    request: newPersonSchema,
-    response: personSchema,
-  }),
-  signIn: operation({
-    method: 'POST',
-    path: '/api/v1/sessions',
-    summary: 'Sign in with a PIN',
-    who: 'anyone',
-    request: z.strictObject({ personId: z.uuid(), pin: pinSchema }),
-    response: personSchema,
-  }),
-  signOut: operation({
-    method: 'DELETE',
-    path: '/api/v1/sessions',
-    summary: 'Sign out',
-    who: 'anyone',
-    request: NOTHING,
-    response: z.null(),
-  }),
+  ...PEOPLE_OPERATIONS,
   site: operation({
     method: 'GET',
     path: '/api/v1/settings',

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Action } from '#core/people/may.ts';
+import type { TokenScope } from './token.ts';
 
 /** An operation of the interface of programs: endpoints, the client and docs/openapi.json all follow from it. */
 export type Operation<
@@ -15,11 +16,19 @@ export type Operation<
   readonly who: W;
   /** What some of what it takes needs beside that; the service asks for it where it comes up. */
   readonly also?: readonly Action[];
+  /** For which tokens of programs it is open beside that; for anybody's where anyone may. */
+  readonly tokens?: readonly TokenScope[];
   /** Largest body in bytes, where it is not the usual one. */
   readonly mostBytes?: number;
   readonly request: Q;
   readonly response: A;
 };
+
+/** Whether a program with a token of a scope may ask this. */
+export const mayProgram = (
+  { who, tokens = [] }: Pick<Operation, 'who' | 'tokens'>,
+  scope: TokenScope,
+): boolean => who === 'anyone' || tokens.includes(scope);
 
 /** A value that whoever gets it may not change: services give their own data out without copying it. */
 export type DeepReadonly<T> = T extends readonly (infer E)[]

@@ -8,6 +8,7 @@ import {
   eventsOf,
   expect,
   HEADER,
+  pinOf,
   plainList,
   plannedJob,
   provedDead,
@@ -353,7 +354,7 @@ test('many open items are left open at once with one reason; who signs and as wh
   await expect(page.getByTestId('statement')).toHaveText(
     '“I, Eko, technician, did this work as the record states it.”',
   );
-  await page.getByLabel('PIN of Eko').fill('1732');
+  await page.getByLabel('PIN of Eko').fill(pinOf('Eko'));
   await page.getByRole('button', { name: 'Sign as done' }).click();
   // Whoever inspects is another person: nobody is chosen for them.
   await expect(page.getByRole('heading', { name: 'Sign for the inspection' })).toBeVisible();
@@ -414,7 +415,7 @@ test.describe('by touch alone, on a phone', () => {
     await betweenPulses(page);
     await page.getByTestId('main-action').tap();
     await expect(page).toHaveURL(/sign$/);
-    await page.getByLabel('PIN of Eko').fill('1732');
+    await page.getByLabel('PIN of Eko').fill(pinOf('Eko'));
     await page.getByRole('button', { name: 'Sign as done' }).tap();
     await expect(page.getByText('done', { exact: true })).toBeVisible();
   });

@@ -10,6 +10,7 @@ import {
   expect,
   PICTURE,
   patient,
+  pinOf,
   plainList,
   plannedJob,
   sameHands,
@@ -272,7 +273,7 @@ test('who signs in on a device sees nothing that was kept of the person before',
   await expect(tab.getByTestId('waiting')).toHaveText('all sent · opens off line');
   await tab.goto('/sign-in');
   await tab.getByRole('button', { name: /Eko/ }).click();
-  await tab.keyboard.type('1732');
+  await tab.keyboard.type(pinOf('Eko'));
   await tab.keyboard.press('Enter');
   await tab.waitForURL('**/jobs');
   await server.stop();

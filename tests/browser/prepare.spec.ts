@@ -8,6 +8,7 @@ import {
   cautionsDone,
   expect,
   PICTURE,
+  pinOf,
   plannedJob,
   signedIn,
   takeTool,
@@ -167,7 +168,7 @@ test('a step of every act, what goes wrong led through, a part scrapped, a note 
     await page.getByRole('button', { name: 'Hand over, and let them sign in' }).click();
     await page.waitForURL(/sign-in/);
     await page.getByRole('button', { name: /Eko/ }).click();
-    await page.keyboard.type('1732');
+    await page.keyboard.type(pinOf('Eko'));
     await page.keyboard.press('Enter');
     await page.waitForURL(/bench$/);
     await expect(page.getByTestId('handed-over')).toContainText('Ayu handed over');

@@ -9,7 +9,6 @@ import { appendEvents } from '#server/append/append-events.ts';
 import { intervals, openNextJob, setMachineInterval } from '#server/services/intervals.ts';
 import { ownKinds, writeJointKind } from '#server/services/joint-kinds.ts';
 import { planJob } from '#server/services/plan-job.ts';
-import { signJob } from '#server/services/sign-job.ts';
 import { templateLabelSvg } from '#server/services/template-label.ts';
 import { allTemplates, keepTemplate, openTemplate, templateNow } from '#server/services/templates.ts';
 import {
@@ -20,6 +19,7 @@ import {
   pullEvents,
   readyEvents,
   signatureOf,
+  signJob,
   stateOf,
 } from './sample-site.ts';
 

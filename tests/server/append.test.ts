@@ -12,7 +12,6 @@ import { exportRecord } from '#server/services/export-record.ts';
 import { planJob } from '#server/services/plan-job.ts';
 import { allJobs } from '#server/services/read-site.ts';
 import { rebuildProjections } from '#server/services/rebuild-projections.ts';
-import { signJob } from '#server/services/sign-job.ts';
 import {
   eventsInDatabase,
   happening,
@@ -22,6 +21,7 @@ import {
   plannedJob,
   pullEvents,
   readyEvents,
+  signJob,
   stateOf,
 } from './sample-site.ts';
 

@@ -14,7 +14,7 @@ import { project } from '#server/projections/projections.ts';
 import { selectEvents } from '#server/queries/events.ts';
 import { addTool } from '#server/services/add-tool.ts';
 import { deviceLines, moveDevice } from '#server/services/devices.ts';
-import { calendarToken, dueCalendar } from '#server/services/due-calendar.ts';
+import { dueCalendar } from '#server/services/due-calendar.ts';
 import { recallCsv, recallPdf } from '#server/services/export-recall.ts';
 import { exportRecord } from '#server/services/export-record.ts';
 import { keepSession } from '#server/services/keep-session.ts';
@@ -27,6 +27,7 @@ import {
   recallOf,
 } from '#server/services/recall-tool.ts';
 import { reportTool } from '#server/services/report-tool.ts';
+import { calendarStanding, newCalendarSecret, revokeCalendar } from '#server/services/tokens.ts';
 import { addAdapter, cribTools } from '#server/services/tool-crib.ts';
 import { toolLabelSvg, toolLabelsPdf } from '#server/services/tool-labels.ts';
 import type { NewSession } from '#wire/calibration.ts';
@@ -383,13 +384,21 @@ test('labels: an SVG with the code and a sheet of all tools', async () => {
   expect(code(await toolLabelSvg(uuidv7(), 'x'))).toBe('not-found');
 });
 
-test('the calendar carries every due date, and opens only by its address (RFC 5545)', async () => {
+test('the calendar carries every due date, and opens only by a person’s address, until they revoke it (RFC 5545)', async () => {
   const tool = await newTool();
-  const text = Buffer.from(valueOrThrow(await dueCalendar(calendarToken(), 'http://x')).bytes).toString();
+  const lea = await person('Lea');
+  const secret = await newCalendarSecret(lea);
+  const text = Buffer.from(valueOrThrow(await dueCalendar(secret, 'http://x')).bytes).toString();
   expect(text).toMatch(/^BEGIN:VCALENDAR\r\n/);
   expect(text).toContain(`SUMMARY:${tool.code} calibration due`);
   expect(text).toContain('DTSTART;VALUE=DATE:20990110');
   expect(code(await dueCalendar('0'.repeat(32), 'x'))).toBe('not-found');
+  expect((await calendarStanding(lea))?.usedAt).not.toBeNull();
+  const other = await newCalendarSecret(lea);
+  expect(code(await dueCalendar(secret, 'x'))).toBe('not-found');
+  await revokeCalendar(lea);
+  expect(code(await dueCalendar(other, 'x'))).toBe('not-found');
+  expect(await calendarStanding(lea)).toBeNull();
 });
 
 test('without a gateway of devices it says so', async () => {

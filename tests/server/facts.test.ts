@@ -16,7 +16,6 @@ import { lockTool } from '#server/queries/tools.ts';
 import { addToolEvent, standingOf } from '#server/services/add-tool-event.ts';
 import { exportRecord } from '#server/services/export-record.ts';
 import { reportTool } from '#server/services/report-tool.ts';
-import { signJob } from '#server/services/sign-job.ts';
 import { sampleCheck, taken } from '../core/job/sample-job.ts';
 import {
   eventsInDatabase,
@@ -27,6 +26,7 @@ import {
   readyEvents,
   tool as sampleTool,
   signatureOf,
+  signJob,
   stateOf,
 } from './sample-site.ts';
 

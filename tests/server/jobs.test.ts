@@ -9,7 +9,6 @@ import { changeSite } from '#server/services/change-site.ts';
 import { exportPulls, exportRecord } from '#server/services/export-record.ts';
 import { planJob } from '#server/services/plan-job.ts';
 import { allJobs, siteChoices, siteFingerprint } from '#server/services/read-site.ts';
-import { signJob } from '#server/services/sign-job.ts';
 import {
   eventsInDatabase,
   LIST,
@@ -19,6 +18,7 @@ import {
   plannedJob,
   pullEvents,
   readyEvents,
+  signJob,
   stateOf,
 } from './sample-site.ts';
 

@@ -5,29 +5,43 @@ import { addPerson } from '#server/services/add-person.ts';
 import { addTool } from '#server/services/add-tool.ts';
 import { changeSite } from '#server/services/change-site.ts';
 import { everyone, siteChoices } from '#server/services/read-site.ts';
-import { signedIn, signedInBy, signOut } from '#server/services/session.ts';
+import {
+  type Entered,
+  endOtherSessions,
+  endSession,
+  ownSessions,
+  signedIn,
+  signedInBy,
+  signOut,
+} from '#server/services/session.ts';
 import { TOOL } from '../core/job/sample-job.ts';
-import { PINS, person, tool } from './sample-site.ts';
+import { KNOCK, PINS, person, tool } from './sample-site.ts';
 
 const code = (result: { ok: boolean; refusal?: unknown }) =>
   (result as { refusal?: { code: string } }).refusal?.code;
 
+/** Lets somebody in on a device, a new one unless its secret is given. */
+const enteredAs = async (name: keyof typeof PINS, device: string | null = null): Promise<Entered> =>
+  valueOrThrow(await signedIn((await person(name)).id, PINS[name], { ...KNOCK, device }));
+
 describe('people', () => {
   test('the first is a lead whatever was asked, and nobody adds another without signing in', async () => {
     expect((await person('Lea')).role).toBe('lead');
-    expect(code(await addPerson({ name: 'Nia', role: 'lead', pin: '9999' }, null))).toBe('site-has-people');
+    expect(code(await addPerson({ name: 'Nia', role: 'lead', pin: '640283' }, null))).toBe('site-has-people');
   });
 
   test('only a lead adds people, and names can be told apart', async () => {
     const [lea, tam] = [await person('Lea'), await person('Tam')];
-    expect(code(await addPerson({ name: 'Nia', role: 'technician', pin: '9999' }, tam))).toBe('role-may-not');
-    expect(code(await addPerson({ name: 'Tam', role: 'technician', pin: '9999' }, lea))).toBe('name-taken');
+    expect(code(await addPerson({ name: 'Nia', role: 'technician', pin: '640283' }, tam))).toBe(
+      'role-may-not',
+    );
+    expect(code(await addPerson({ name: 'Tam', role: 'technician', pin: '640283' }, lea))).toBe('name-taken');
     expect((await everyone()).filter(({ name }) => name === 'Tam')).toHaveLength(1);
   });
 
   test('a PIN is kept as an argon2id hash', async () => {
     await person('Tam');
-    const [rows] = await database().query('SELECT pin_hash FROM people');
+    const [rows] = await database().query("SELECT pin_hash FROM people WHERE pin_hash <> ''");
     for (const { pin_hash } of rows as { pin_hash: string }[]) expect(pin_hash).toMatch(/^\$argon2id\$/);
   });
 });
@@ -35,58 +49,68 @@ describe('people', () => {
 describe('sessions', () => {
   test('the right PIN opens one, which ends when it is closed', async () => {
     const tam = await person('Tam');
-    const { token, person: who } = valueOrThrow(await signedIn(tam.id, PINS.Tam));
+    const { token, person: who } = await enteredAs('Tam');
     expect(who).toEqual(tam);
     expect(await signedInBy(token)).toMatchObject({ person: tam });
     await signOut(token);
     expect(await signedInBy(token)).toBeNull();
   });
 
-  test('the token itself is not in the database', async () => {
-    const tam = await person('Tam');
-    const { token } = valueOrThrow(await signedIn(tam.id, PINS.Tam));
-    const [rows] = await database().query('SELECT token_hash FROM sessions');
-    expect((rows as { token_hash: string }[]).map(({ token_hash }) => token_hash)).not.toContain(token);
+  test('no secret itself is in the database', async () => {
+    const { token, device } = await enteredAs('Tam');
+    const [rows] = await database().query('SELECT token_hash, device_hash FROM sessions');
+    const kept = (rows as Record<string, string>[]).flatMap((row) => Object.values(row));
+    expect(kept).not.toContain(token);
+    expect(kept).not.toContain(device);
   });
 
   test('a session that is over, or was never there, is nobody’s', async () => {
-    const tam = await person('Tam');
-    const { token } = valueOrThrow(await signedIn(tam.id, PINS.Tam));
+    const { token } = await enteredAs('Tam');
     await database().query("UPDATE sessions SET expires_at = '2020-01-01'");
     expect(await signedInBy(token)).toBeNull();
     expect(await signedInBy('never there')).toBeNull();
   });
 
-  test('wrong PINs count down, lock for a while even for the right one, and longer after that', async () => {
-    const ines = await person('Ines');
-    const tries = [];
-    for (let count = 0; count < 5; count += 1) tries.push(await signedIn(ines.id, '0000'));
-    expect(tries.map((result) => (result.ok ? null : result.refusal))).toEqual([
-      { code: 'wrong-pin', triesLeft: 4 },
-      { code: 'wrong-pin', triesLeft: 3 },
-      { code: 'wrong-pin', triesLeft: 2 },
-      { code: 'wrong-pin', triesLeft: 1 },
-      { code: 'pin-locked', untilSeconds: 60 },
-    ]);
-    expect(code(await signedIn(ines.id, PINS.Ines))).toBe('pin-locked');
-    await database().query('UPDATE people SET locked_until = UTC_TIMESTAMP(6) WHERE id = ?', [ines.id]);
-    expect(await signedIn(ines.id, '0000')).toMatchObject({
-      refusal: { code: 'pin-locked', untilSeconds: 120 },
-    });
-    await database().query('UPDATE people SET locked_until = UTC_TIMESTAMP(6) WHERE id = ?', [ines.id]);
-    expect((await signedIn(ines.id, PINS.Ines)).ok).toBe(true);
-    expect(await signedIn(ines.id, '0000')).toMatchObject({ refusal: { triesLeft: 4 } });
+  test('one in which nobody does anything ends after the site’s idle minutes; what a page asks by itself is nobody’s doing', async () => {
+    const { token } = await enteredAs('Tam');
+    const ago = (minutes: number) =>
+      database().query('UPDATE sessions SET seen_at = UTC_TIMESTAMP(6) - INTERVAL ? MINUTE', [minutes]);
+    await ago(119);
+    expect(await signedInBy(token)).not.toBeNull();
+    await ago(121);
+    expect(await signedInBy(token, true)).toBeNull();
+    await ago(119);
+    await signedInBy(token, true);
+    const [rows] = await database().query('SELECT seen_at FROM sessions');
+    expect(Date.now() - Date.parse(`${(rows as { seen_at: string }[])[0]?.seen_at}Z`)).toBeLessThan(60_000);
   });
 
-  test('wrong tries at once all count', async () => {
-    const lea = await person('Lea');
-    await Promise.all(Array.from({ length: 6 }, () => signedIn(lea.id, '0000')));
-    expect(code(await signedIn(lea.id, PINS.Lea))).toBe('pin-locked');
-    await database().query('UPDATE people SET locked_until = NULL, wrong_tries = 0');
+  test('a new one on a device ends the one before there, whoever’s it was, and none elsewhere', async () => {
+    const first = await enteredAs('Tam');
+    const elsewhere = await enteredAs('Tam');
+    const second = await enteredAs('Ines', first.device);
+    expect(second.device).toBe(first.device);
+    expect(await signedInBy(first.token)).toBeNull();
+    expect(await signedInBy(elsewhere.token)).not.toBeNull();
+  });
+
+  test('a person sees where they are signed in, ends one, and ends all the others', async () => {
+    const tam = await person('Tam');
+    const here = await enteredAs('Tam');
+    await enteredAs('Tam');
+    const third = await enteredAs('Tam');
+    const shown = await ownSessions(tam, here.token);
+    expect(shown.filter(({ isThis }) => isThis)).toHaveLength(1);
+    const [other] = (await ownSessions(tam, third.token)).filter(({ isThis }) => isThis);
+    expect(code(await endSession(await person('Ines'), other?.id ?? ''))).toBe('not-found');
+    expect((await endSession(tam, other?.id ?? '')).ok).toBe(true);
+    expect(await signedInBy(third.token)).toBeNull();
+    await endOtherSessions(tam, here.token);
+    expect(await ownSessions(tam, here.token)).toMatchObject([{ isThis: true, agent: 'tests' }]);
   });
 
   test('an unknown person is not found', async () => {
-    expect(code(await signedIn('0190a000-0000-7000-8000-00000000dead', '1234'))).toBe('not-found');
+    expect(code(await signedIn('0190a000-0000-7000-8000-00000000dead', '123456', KNOCK))).toBe('not-found');
   });
 });
 

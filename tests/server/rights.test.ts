@@ -15,7 +15,6 @@ import { keepRequirement } from '#server/services/keep-requirement.ts';
 import { keepSession } from '#server/services/keep-session.ts';
 import { addSource, changeSource } from '#server/services/keep-source.ts';
 import { reportTool } from '#server/services/report-tool.ts';
-import { signJob } from '#server/services/sign-job.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import type { Operation } from '#wire/operation.ts';
 import { TOOL, taken } from '../core/job/sample-job.ts';
@@ -27,6 +26,7 @@ import {
   pullEvents,
   readyEvents,
   signatureOf,
+  signJob,
   stateOf,
   tool,
 } from './sample-site.ts';
@@ -154,7 +154,7 @@ const ATTEMPTS: Partial<Record<Action, (by: Person) => Promise<Outcome>>> = {
       },
       by,
     ),
-  'add-person': (by) => addPerson({ name: `New ${uuidv7()}`, role: 'technician', pin: '1234' }, by),
+  'add-person': (by) => addPerson({ name: `New ${uuidv7()}`, role: 'technician', pin: '640283' }, by),
 };
 
 const newTool = async (): Promise<Tool> => {

@@ -13,13 +13,16 @@ import type { JobView } from '#core/view/job-view.ts';
 import { toolFor } from '#core/view/tool-for.ts';
 import { wantedSetting } from '#core/view/wanted-setting.ts';
 import { closeDatabase, database } from '#server/database/pool.ts';
+import type { Knock } from '#server/knock.ts';
 import { selectEvents } from '#server/queries/events.ts';
 import { addPerson } from '#server/services/add-person.ts';
 import { addTool } from '#server/services/add-tool.ts';
 import { ownKinds, writeJointKind } from '#server/services/joint-kinds.ts';
 import { planJob } from '#server/services/plan-job.ts';
 import { everyone, jobEvents } from '#server/services/read-site.ts';
+import { signJob as signJobFrom } from '#server/services/sign-job.ts';
 import { cribTools } from '#server/services/tool-crib.ts';
+import type { NewSignature } from '#wire/signature.ts';
 import { CAUTIONS, SAMPLE_CABINET, TOOL, taken } from '../core/job/sample-job.ts';
 
 process.env['JENTIK_APP_DATABASE_URL'] = inject('appUrl');
@@ -38,7 +41,14 @@ beforeAll(withPlainCabinet);
 
 afterAll(closeDatabase);
 
-export const PINS = { Lea: '1111', Tam: '2222', Ines: '3333' } as const;
+export const PINS = { Lea: '482615', Tam: '730194', Ines: '915362' } as const;
+/** From where the tests' people ask: a device on which nobody has signed in. */
+export const KNOCK: Knock = { address: '10.0.0.7', device: null, agent: 'tests' };
+
+/** Signs a job from there. */
+export const signJob = (job: string, signature: NewSignature): ReturnType<typeof signJobFrom> =>
+  signJobFrom(job, signature, KNOCK);
+
 const ROLES = { Lea: 'lead', Tam: 'technician', Ines: 'inspector' } as const;
 
 /** A person of the tests' site by name, made the first time. */

@@ -17,10 +17,9 @@ import { planJob } from '#server/services/plan-job.ts';
 import { planRecheck } from '#server/services/plan-recheck.ts';
 import { readBookRequirement, readBookTable } from '#server/services/read-book.ts';
 import { changedValues, decideValueRecall, valueRecallAnswer } from '#server/services/recall-value.ts';
-import { signJob } from '#server/services/sign-job.ts';
 import type { KeptRequirement } from '#wire/book.ts';
 import { requirementDraft } from './sample-book.ts';
-import { newJob, person, pullEvents, readyEvents, signatureOf, stateOf } from './sample-site.ts';
+import { newJob, person, pullEvents, readyEvents, signatureOf, signJob, stateOf } from './sample-site.ts';
 
 const code = (result: { readonly ok: boolean; readonly refusal?: { readonly code: string } }) =>
   result.refusal?.code;

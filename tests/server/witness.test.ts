@@ -18,7 +18,6 @@ import { addSource } from '#server/services/keep-source.ts';
 import { keeping } from '#server/services/keeping.ts';
 import { siteChoices } from '#server/services/read-site.ts';
 import { rebuildProjections } from '#server/services/rebuild-projections.ts';
-import { signJob } from '#server/services/sign-job.ts';
 import { addAdapter } from '#server/services/tool-crib.ts';
 import type { LedgerCheck, LedgerFinding } from '#wire/ledger-check.ts';
 import { ledgerFindingWords, unwitnessedWords } from '#wire/words/ledger.ts';
@@ -32,6 +31,7 @@ import {
   pullEvents,
   readyEvents,
   signatureOf,
+  signJob,
   stateOf,
   tool,
 } from './sample-site.ts';

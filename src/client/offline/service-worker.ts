@@ -49,7 +49,7 @@ registerRoute(
       networkTimeoutSeconds: PATIENCE_SECONDS,
       plugins: [most(MOST_PAGES)],
     }),
-    { denylist: [/^\/api\//, /^\/sign-in/, /^\/first-run/] },
+    { denylist: [/^\/api\//, /^\/sign-in/, /^\/first-run/, /^\/join/] },
   ),
 );
 setCatchHandler(async ({ request }) => {

@@ -34,6 +34,9 @@ export const ROLES_FOR = {
   'decide-recall': LEADS,
   'change-site': LEADS,
   'add-person': LEADS,
+  'manage-people': LEADS,
+  'make-token': LEADS,
+  'own-account': ALL,
   'check-ledger': LEADS,
   'back-up': LEADS,
 } as const satisfies Record<string, readonly Role[]>;

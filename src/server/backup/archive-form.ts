@@ -52,6 +52,7 @@ export const WITNESS_SECTION = 'witness_file';
  *  which process has what place. */
 export const KEPT_TABLES = [
   'people',
+  'tokens',
   'site',
   'sources',
   'attachments',
@@ -71,7 +72,9 @@ export const KEPT_TABLES = [
 
 /** What is in a database and in no backup, each because it follows from what is or is of one machine only. A table that is in neither list fails a test. */
 export const UNKEPT_TABLES = [
+  'invitations',
   'job_references',
+  'known_devices',
   'part_events',
   'projections',
   'pull_counts',
@@ -83,5 +86,6 @@ export const UNKEPT_TABLES = [
   'search_terms',
   'sessions',
   'site_sealer',
+  'stranger_tries',
   'tools',
 ] as const;

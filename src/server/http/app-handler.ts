@@ -2,7 +2,9 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { SSRManifest } from 'astro';
 import { NodeApp } from 'astro/app/node';
 import { runSealer } from '../sealing/run-sealer.ts';
+import { doors } from './doors.ts';
 import { problemResponse } from './endpoint.ts';
+import { everyAnswer } from './headers.ts';
 import { problemPage } from './problem-page.ts';
 
 type Handler = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
@@ -47,13 +49,17 @@ const handlerOf =
     // What the framework brings along (scaling of pictures, islands) is nobody's door.
     if (routeData?.origin !== 'project') return answerNowhere(incoming, response);
     // The body is read from the connection by the endpoint that wants it, with its bound.
-    const locals: App.Locals = { incoming, person: null, signedInAt: null };
+    const knock = { address: '', device: null, agent: '' };
+    const locals: App.Locals = { incoming, knock, person: null, scope: null, signedInAt: null };
     const given = await app.render(request, { addCookieHeader: true, locals, routeData });
     // A door that is never asked this way: the framework's own page is for nobody.
     const isNowhere = given.status === 404 && !isJson(given.headers.get('content-type'));
     if (isNowhere && incoming.url?.startsWith('/api/')) return answerNowhere(incoming, response);
     await answer(given, response);
   };
+
+/** What every answer says, also one that is a file. Throws where the site's doors can't be opened as they were set. */
+const headers = (): readonly (readonly [string, string])[] => everyAnswer(doors());
 
 /** What the build makes the server's entry of: the handler of everything that is not a file, and what works in the background until the function that it
  *  answers is called. */
@@ -62,9 +68,11 @@ export const createExports = (
 ): {
   readonly handler: Handler;
   readonly nowhere: Handler;
+  readonly headers: () => readonly (readonly [string, string])[];
   readonly runInBackground: () => () => Promise<void>;
 } => ({
   handler: handlerOf(new NodeApp(manifest)),
   nowhere: answerNowhere,
+  headers,
   runInBackground: runSealer,
 });

@@ -4,7 +4,7 @@ import type { APIContext, APIRoute } from 'astro';
 import { z } from 'zod';
 import { type Action, whoMay } from '#core/people/may.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
-import type { DeepReadonly, Operation } from '#wire/operation.ts';
+import { type DeepReadonly, mayProgram, type Operation } from '#wire/operation.ts';
 import { PROBLEM_MEDIA_TYPE } from '#wire/problems/details-shape.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { problemDetails } from '#wire/problems/problem-details.ts';
@@ -13,6 +13,7 @@ import type { Asker } from '../asker.ts';
 import { isDatabaseAway } from '../database/away.ts';
 import { isConflict } from '../database/transaction.ts';
 import { now } from '../services/clock.ts';
+import { doors } from './doors.ts';
 import { readJson } from './read-json.ts';
 
 /** Largest request body, in bytes: a list of 2,000 lines with room to spare. */
@@ -50,12 +51,12 @@ export const faultResponse = (error: unknown): Response => {
   return problemResponse({ code: 'fault', reference });
 };
 
-// The node adapter's own check covers form posts only; a JSON post from another page must be stopped here.
-const isForeign = ({ headers, url }: Pick<Request, 'headers' | 'url'>): boolean => {
+/** Whether a page of another origin sent this, http and https told apart. A program names no origin, and sends no cookie of a browser's. */
+const isForeign = ({ headers }: Pick<Request, 'headers'>): boolean => {
   const origin = headers.get('origin');
-  if (origin === null) return false;
-  const host = headers.get('host') ?? new URL(url).host;
-  return URL.canParse(origin) ? new URL(origin).host !== host : true;
+  if (origin !== null) return !doors().origins.has(origin);
+  const from = headers.get('sec-fetch-site');
+  return from !== null && from !== 'same-origin' && from !== 'none';
 };
 
 const boundedBody = async (incoming: IncomingMessage, mostBytes: number): Promise<Buffer | null> => {
@@ -129,6 +130,8 @@ export const endpoint =
         const right = whoMay(locals.person, operation.who);
         if (!right.ok) return problemResponse(right.refusal);
       }
+      if (locals.scope !== null && !mayProgram(operation, locals.scope))
+        return problemResponse({ code: 'token-may-not', scope: locals.scope });
       const isOpen = isCalculation(operation) && locals.person === null;
       if (isOpen && isMuch(locals.incoming)) return problemResponse({ code: 'not-signed-in' });
       const isUnsaid = locals.incoming.headers['content-length'] === undefined;

@@ -17,6 +17,10 @@ export type LogKind =
   | 'signed-in'
   | 'sign-in-refused'
   | 'signed-out'
+  | 'invited'
+  | 'doors-opened'
+  | 'token-made'
+  | 'token-revoked'
   | 'sealed'
   | 'sealing-key'
   | 'ledger-broken'
@@ -122,4 +126,34 @@ export const selectStatements = async (
 export const selectFirstEntryAt = async (db: Connection): Promise<string | null> => {
   const [rows] = await db.execute<RowDataPacket[]>('SELECT MIN(at) AS at FROM site_log');
   return rows[0]?.['at'] ? instantFromSql(rows[0]['at']) : null;
+};
+
+/** The places in the log where a person signed in last and the time before, the newest first. */
+const lastSignIns = async (db: Connection, personId: string): Promise<readonly number[]> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT id
+      FROM site_log
+     WHERE kind = 'signed-in'
+       AND subject = :personId
+     ORDER BY id DESC
+     LIMIT 2`,
+    { personId },
+  );
+  return rows.map(({ id }) => Number(id));
+};
+
+/** How many wrong PINs were typed for a person since they last signed in; for one who is in by now, since the time before that. */
+export const countRefused = async (db: Connection, personId: string, isIn: boolean): Promise<number> => {
+  const [last = 0, before = 0] = await lastSignIns(db, personId);
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT COUNT(*) AS count
+      FROM site_log
+     WHERE kind = 'sign-in-refused'
+       AND subject = :personId
+       AND id > :after`,
+    { personId, after: isIn ? before : last },
+  );
+  return rows[0]?.['count'] ?? 0;
 };

@@ -1,4 +1,5 @@
 import type { RowDataPacket } from 'mysql2';
+import type { z } from 'zod';
 import { Fault } from '#core/fault.ts';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { type Site, siteSchema } from '#wire/site.ts';
@@ -9,7 +10,9 @@ const siteRow = async (db: Connection): Promise<RowDataPacket> => {
     SELECT name,
            unit,
            time_zone,
-           schools
+           schools,
+           pin_digits,
+           idle_minutes
       FROM site
      WHERE id = 1`);
   if (!rows[0]) throw new Fault('the site row is missing; run the migrations with npm start');
@@ -23,6 +26,8 @@ export const selectSite = async (db: Connection): Promise<Site> => {
     name: row['name'],
     unit: row['unit'],
     timeZone: row['time_zone'] ?? undefined,
+    pinDigits: row['pin_digits'] ?? undefined,
+    idleMinutes: row['idle_minutes'] ?? undefined,
     // A question added since has its default until the site answers it.
     schools: { ...DEFAULT_SCHOOLS, ...JSON.parse(row['schools']) },
   });
@@ -52,18 +57,21 @@ export const updateSite = async (db: Connection, site: Site): Promise<void> => {
        SET name = :name,
            unit = :unit,
            time_zone = :timeZone,
-           schools = :schools
+           schools = :schools,
+           pin_digits = :pinDigits,
+           idle_minutes = :idleMinutes
      WHERE id = 1`,
-    { name: site.name, unit: site.unit, timeZone: site.timeZone, schools: JSON.stringify(site.schools) },
+    { ...site, schools: JSON.stringify(site.schools) },
   );
 };
 
-/** Makes the site's row if there is none. */
-export const insertSite = async (db: Connection, site: Site): Promise<void> => {
+/** Makes the site's row if there is none; what is not said of it is as sites are shipped. */
+export const insertSite = async (db: Connection, given: z.input<typeof siteSchema>): Promise<void> => {
+  const site = siteSchema.parse(given);
   await db.execute(
     `
-    INSERT IGNORE INTO site (id, name, unit, time_zone, schools)
-    VALUES (1, :name, :unit, :timeZone, :schools)`,
-    { name: site.name, unit: site.unit, timeZone: site.timeZone, schools: JSON.stringify(site.schools) },
+    INSERT IGNORE INTO site (id, name, unit, time_zone, schools, pin_digits, idle_minutes)
+    VALUES (1, :name, :unit, :timeZone, :schools, :pinDigits, :idleMinutes)`,
+    { ...site, schools: JSON.stringify(site.schools) },
   );
 };

@@ -1,4 +1,5 @@
 import type { RowDataPacket } from 'mysql2';
+import { instantFromSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 
 // Rows as they stand, whatever somebody made of them: they are compared with what the log says, not believed.
@@ -7,16 +8,29 @@ import type { Connection } from '../database/pool.ts';
 export const selectPeopleRows = async (
   db: Connection,
 ): Promise<
-  readonly { readonly id: string; readonly name: string; readonly role: string; readonly pinHash: string }[]
+  readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly role: string;
+    readonly pinHash: string;
+    readonly leftAt: string | null;
+  }[]
 > => {
   const [rows] = await db.execute<RowDataPacket[]>(`
     SELECT id,
            name,
            role,
-           pin_hash
+           pin_hash,
+           left_at
       FROM people
      ORDER BY name`);
-  return rows.map(({ id, name, role, pin_hash }) => ({ id, name, role, pinHash: pin_hash }));
+  return rows.map(({ id, name, role, pin_hash, left_at }) => ({
+    id,
+    name,
+    role,
+    pinHash: pin_hash,
+    leftAt: left_at === null ? null : instantFromSql(left_at),
+  }));
 };
 
 /** Every source, its columns by the names that its fields have. */
@@ -57,12 +71,18 @@ export const selectAdapterRows = async (
 /** What the site has chosen, without defaults for questions that were added since; null where its row is gone. */
 export const selectSiteRow = async (db: Connection): Promise<{ readonly name: string } | null> => {
   const [rows] = await db.execute<RowDataPacket[]>(
-    'SELECT name, unit, time_zone, schools FROM site WHERE id = 1',
+    'SELECT name, unit, time_zone, schools, pin_digits, idle_minutes FROM site WHERE id = 1',
   );
   if (!rows[0]) return null;
-  const { name, unit, time_zone: timeZone, schools } = rows[0];
-  // A site that never said its zone was never written down with one.
-  return { name, unit, ...(timeZone === null ? {} : { timeZone }), schools: read(schools) } as {
-    readonly name: string;
-  };
+  const {
+    name,
+    unit,
+    time_zone: timeZone,
+    schools,
+    pin_digits: pinDigits,
+    idle_minutes: idleMinutes,
+  } = rows[0];
+  // What a site never said it was never written down with.
+  const said = Object.entries({ timeZone, pinDigits, idleMinutes }).filter(([, value]) => value !== null);
+  return { name, unit, ...Object.fromEntries(said), schools: read(schools) } as { readonly name: string };
 };

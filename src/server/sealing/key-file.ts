@@ -17,8 +17,8 @@ const keyFileSchema = z.strictObject({
   version: z.literal(1),
   /** The key in use, in hexadecimal. A key that another took the place of is forgotten, its public half stays. */
   privateKey: hashSchema,
-  /** What the secret part of the calendar's address follows from. It stays when the key is rotated. */
-  calendarSecret: hashSchema,
+  /** From before calendars had a secret for each person (docs/adr/0031): no longer used, and kept so that the file can be read by the version before. */
+  calendarSecret: hashSchema.optional(),
   keys: z.array(siteKeySchema).min(1),
 });
 export type KeyFile = z.infer<typeof keyFileSchema>;
@@ -75,16 +75,16 @@ export const ensureKeyFile = (
   const keys = had.privateKey
     ? [{ publicKey, from: EVER, until: null }]
     : [...rotatedKeys(had.former, publicKey, at)];
-  written(path, { version: 1, privateKey, calendarSecret: newSecret(), keys });
+  written(path, { version: 1, privateKey, keys });
   return true;
 };
 
 /** Puts a new key in the place of the one in use, from now on. What was sealed before stays valid under the key of its time. */
 export const rotateKeyFile = (path: string, at: string): SiteKey => {
-  const { calendarSecret, keys } = readKeyFile(path);
+  const { privateKey: _, ...kept } = readKeyFile(path);
   const privateKey = newSecret();
   const publicKey = sealingPublicKey(privateKey);
-  written(path, { version: 1, privateKey, calendarSecret, keys: [...rotatedKeys(keys, publicKey, at)] });
+  written(path, { ...kept, privateKey, keys: [...rotatedKeys(kept.keys, publicKey, at)] });
   return { publicKey, from: at, until: null };
 };
 

@@ -35,7 +35,8 @@ const SAYS: Partial<Record<LogKind, StatedThing>> = {
 export const personState = (
   { id, name, role }: { readonly id: string; readonly name: string; readonly role: string },
   pinHash: string,
-): object => ({ id, name, role, pin: nodeSha256(pinHash) });
+  leftAt: string | null = null,
+): object => ({ id, name, role, pin: nodeSha256(pinHash), ...(leftAt === null ? {} : { leftAt }) });
 
 const standing = async (db: Connection): Promise<readonly Stated[]> => {
   const [people, sources, adapters, site] = await Promise.all([
@@ -45,9 +46,9 @@ const standing = async (db: Connection): Promise<readonly Stated[]> => {
     selectSiteRow(db),
   ]);
   return [
-    ...people.map(({ pinHash, ...person }) => {
+    ...people.map(({ pinHash, leftAt, ...person }) => {
       const { id, name } = person;
-      return { what: 'person', id, name, state: personState(person, pinHash) } as const;
+      return { what: 'person', id, name, state: personState(person, pinHash, leftAt) } as const;
     }),
     ...sources.map((source) => {
       const { id, title: name } = source;

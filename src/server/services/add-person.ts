@@ -6,44 +6,48 @@ import type { NewPerson } from '#wire/person.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { database } from '../database/pool.ts';
 import { inTransaction, type Transaction } from '../database/transaction.ts';
-import { insertPerson, selectPeople } from '../queries/people.ts';
+import { hasPeople, insertPerson } from '../queries/people.ts';
 import { lockSite } from '../queries/site.ts';
 import { insertLogEntry } from '../queries/site-log.ts';
 import { personState } from '../sealing/stated.ts';
-import { pinHash } from './check-pin.ts';
+import { type ChosenPin, chosenPin } from './choose-pin.ts';
 import { now } from './clock.ts';
 import { checkSetupCode } from './setup-code.ts';
+
+const UNCHOSEN = { hash: '', digits: null } as const;
 
 const added = async (
   db: Transaction,
   { id, name, role }: Person,
-  hash: string,
+  pin: ChosenPin | typeof UNCHOSEN,
   by: Pick<Person, 'id' | 'name'>,
 ): Promise<Result<Person, Problem>> => {
   const person = { id, name, role };
   const at = now();
-  if (!(await insertPerson(db, person, hash, at))) return refused({ code: 'name-taken', name });
+  if (!(await insertPerson(db, person, pin, at))) return refused({ code: 'name-taken', name });
   const entry = { at, by, kind: 'person-added', subject: id, why: '' } as const;
-  await insertLogEntry(db, { ...entry, body: { after: personState(person, hash) } });
+  await insertLogEntry(db, { ...entry, body: { after: personState(person, pin.hash) } });
   return accepted(person);
 };
 
-/** Adds a person. `by` is who asks, null on an empty site, whose first person is a lead; of several who ask at once one is the first.
- *  Refuses: role-may-not, site-has-people, name-taken. */
+/** Adds a person. `by` is who asks, null on an empty site, whose first person is a lead; of several who ask at once one is the first. Who is added without a PIN
+ *  chooses it by an invitation. Refuses: role-may-not, site-has-people, name-taken, pin-not-chosen (the first person), and what chosenPin refuses. */
 export const addPerson = async (
   { name, role, pin }: Pick<NewPerson, 'name' | 'role' | 'pin'>,
   by: Person | null,
 ): Promise<Result<Person, Problem>> => {
   const right = by === null ? null : whoMay(by, 'add-person');
   if (right && !right.ok) return right;
-  const hash = await pinHash(pin);
+  if (by === null && pin === null) return refused({ code: 'pin-not-chosen' });
+  const chosen = pin === null ? accepted(UNCHOSEN) : await chosenPin(database(), pin);
+  if (!chosen.ok) return chosen;
   return inTransaction(
     async (db): Promise<Result<Person, Problem>> => {
       const person: Person = { id: randomUUID(), name, role };
-      if (by !== null) return added(db, person, hash, by);
+      if (by !== null) return added(db, person, chosen.value, by);
       await lockSite(db);
-      if ((await selectPeople(db)).length > 0) return refused({ code: 'site-has-people' });
-      return added(db, { ...person, role: 'lead' }, hash, person);
+      if (await hasPeople(db)) return refused({ code: 'site-has-people' });
+      return added(db, { ...person, role: 'lead' }, chosen.value, person);
     },
     (result) => result.ok,
   );
@@ -52,7 +56,7 @@ export const addPerson = async (
 /** Adds the first person of an empty site, who has typed the code that its start printed. Refuses: site-has-people, what checkSetupCode refuses, and what
  *  addPerson refuses. */
 export const addFirstPerson = async (person: NewPerson): Promise<Result<Person, Problem>> => {
-  if ((await selectPeople(database())).length > 0) return refused({ code: 'site-has-people' });
+  if (await hasPeople(database())) return refused({ code: 'site-has-people' });
   const code = checkSetupCode(person.setupCode ?? '');
   return code.ok ? addPerson(person, null) : code;
 };

@@ -8,13 +8,16 @@ import { siteDay } from '#wire/site-time.ts';
 import { database } from '../database/pool.ts';
 import { selectEvents } from '../queries/events.ts';
 import { selectJobSummaries } from '../queries/jobs.ts';
-import { selectPeople } from '../queries/people.ts';
+import { hasPeople, selectPeople } from '../queries/people.ts';
 import { selectSite } from '../queries/site.ts';
 import { readKeyFile } from '../sealing/key-file.ts';
 import { now } from './clock.ts';
 
 /** Everyone who can sign in, by name. */
 export const everyone = (): Promise<readonly Person[]> => selectPeople(database());
+
+/** Whether anybody was ever added to the site. */
+export const someoneIsHere = (): Promise<boolean> => hasPeople(database());
 
 /** Every job, the one worked on last first. */
 export const allJobs = (): Promise<readonly JobSummary[]> => selectJobSummaries(database());

@@ -7,6 +7,7 @@ import { appendedTo } from '../append/append-events.ts';
 import { wholeLedger } from '../append/remembered-job.ts';
 import { database } from '../database/pool.ts';
 import { inTransaction } from '../database/transaction.ts';
+import type { Knock } from '../knock.ts';
 import { checkPin } from './check-pin.ts';
 import { now } from './clock.ts';
 
@@ -15,6 +16,7 @@ import { now } from './clock.ts';
 export const signJob = async (
   jobId: string,
   signature: NewSignature,
+  knock: Pick<Knock, 'address' | 'device'>,
 ): Promise<Result<LedgerEvent, Problem>> => {
   const {
     eventId,
@@ -30,14 +32,15 @@ export const signJob = async (
   const whole = await wholeLedger(database(), jobId);
   if (!whole.ok) return whole;
   // Commits also when it refuses: a wrong PIN must be counted.
-  const person = await inTransaction((db) => checkPin(db, personId, pin));
-  if (!person.ok) return person;
+  const proved = await inTransaction((db) => checkPin(db, personId, pin, knock));
+  if (!proved.ok) return proved;
+  const { person } = proved.value;
   const event = unplacedEvent(
-    { id: eventId, job: jobId, deviceTime, person: person.value },
+    { id: eventId, job: jobId, deviceTime, person },
     { kind: 'job-signed', body: { meaning, head, madeNoPull } },
   );
   const contact = { receivedAt: now(), sentAt, device, signedInAt: null };
-  const result = await appendedTo(jobId, [event], person.value, () => contact);
+  const result = await appendedTo(jobId, [event], person, () => contact);
   if (!result.ok) return result;
   const [placed] = result.value.placed;
   return placed ? accepted(placed) : refused(result.value.refused?.problem as Problem);

@@ -5,7 +5,6 @@ import { PersonForm } from './PersonForm.tsx';
 /** The first page of an empty site: makes its first person, a lead, and signs them in. */
 export const FirstRun = () => (
   <PersonForm
-    isFirst
     onAdded={async ({ id }, pin) => {
       const answer = await call(OPERATIONS.signIn, { personId: id, pin });
       window.location.assign(answer.ok ? '/tools' : '/sign-in');

@@ -4,13 +4,13 @@ import { forgetPages } from '#client/offline/pages.ts';
 import type { Person } from '#core/people/person.ts';
 import { OPERATIONS } from '#wire/api.ts';
 import { pinSchema } from '#wire/person.ts';
+import { PIN_DIGITS_MAX as PIN_MAX } from '#wire/site.ts';
 import { Form } from '../kit/form/Form.tsx';
 import { SubmitButton } from '../kit/form/SubmitButton.tsx';
 import { TextField } from '../kit/form/TextField.tsx';
 import { useKitForm } from '../kit/form/use-kit-form.ts';
 
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', 'Clear', '0'] as const;
-const PIN_MAX = 8;
 
 const schema = z.object({ pin: pinSchema });
 
@@ -29,7 +29,9 @@ export const PinPad = ({ person, to, onBack }: Props) => {
         if (answer.ok) {
           // What the person before might see is not this one's.
           await forgetPages();
-          window.location.assign(to);
+          // What others tried, or what the PIN lacks, comes before the work.
+          const { asksNewPin, wrongSince } = answer.value;
+          window.location.assign(asksNewPin || wrongSince > 0 ? '/me' : to);
           return null;
         }
         setValue('pin', '');

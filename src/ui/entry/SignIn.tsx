@@ -19,6 +19,12 @@ export const SignIn = ({ people, to }: { readonly people: readonly Person[]; rea
           <span className="text-faint">{each.role}</span>
         </button>
       ))}
+      <a
+        href="/join"
+        className="col-span-full min-h-11 content-center text-layout underline underline-offset-3"
+      >
+        I have an invitation
+      </a>
     </div>
   );
 };

@@ -1,10 +1,8 @@
-import { useState } from 'react';
 import { may } from '#core/people/may.ts';
 import type { Person } from '#core/people/person.ts';
 import { unitSymbol } from '#core/quantity/unit.ts';
 import type { LogEntry } from '#wire/book.ts';
 import type { Site } from '#wire/site.ts';
-import { PersonForm } from '../entry/PersonForm.tsx';
 import { SchoolChanges } from './SchoolChanges.tsx';
 import { SiteForm } from './SiteForm.tsx';
 import { ThemeChoice } from './ThemeChoice.tsx';
@@ -18,15 +16,14 @@ type Props = {
 };
 
 /** What the site has chosen, who works here, and how this device looks. */
-export const SettingsScreen = ({ site, people: first, person, theme, changes }: Props) => {
-  const [people, setPeople] = useState(first);
+export const SettingsScreen = ({ site, people, person, theme, changes }: Props) => {
   const isLead = may(person, 'change-site');
   return (
     <div className="mx-auto grid max-w-7xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-xl font-bold">Settings</h1>
-        <a href="/sign-in" className="act-quiet">
-          {person.name}: sign in as someone else
+        <a href="/me" className="act-quiet">
+          {person.name}: PIN, devices, sign out
         </a>
       </div>
       <div className="grid gap-4">
@@ -75,9 +72,11 @@ export const SettingsScreen = ({ site, people: first, person, theme, changes }: 
               ))}
             </ul>
             {isLead ? (
-              <PersonForm isFirst={false} onAdded={(added) => setPeople([...people, added])} />
+              <a className="act" href="/settings/people">
+                Invite, change, sign out
+              </a>
             ) : (
-              <p className="text-faint">A lead adds people.</p>
+              <p className="text-faint">A lead invites people.</p>
             )}
           </section>
         </div>

@@ -3,7 +3,7 @@ import { useWatch } from 'react-hook-form';
 import { call } from '#client/api.ts';
 import { TORQUE_UNIT_CODES, unitSymbol } from '#core/quantity/unit.ts';
 import { OPERATIONS } from '#wire/api.ts';
-import type { Site } from '#wire/site.ts';
+import { PIN_DIGITS, PIN_DIGITS_MAX, type Site } from '#wire/site.ts';
 import { knownTimeZones } from '#wire/site-time.ts';
 import { SCHOOL_QUESTIONS } from '#wire/words/schools.ts';
 import { ChoiceField } from '../kit/form/ChoiceField.tsx';
@@ -13,6 +13,8 @@ import { TextField } from '../kit/form/TextField.tsx';
 import { useKitForm } from '../kit/form/use-kit-form.ts';
 import { SchoolQuestionField } from './SchoolQuestionField.tsx';
 import { type SiteDraft, schoolsOfDraft, siteDraft, siteDraftSchema } from './site-draft.ts';
+
+const PIN_LENGTHS = Array.from({ length: PIN_DIGITS_MAX - PIN_DIGITS + 1 }, (_, at) => PIN_DIGITS + at);
 
 /** The site's name, its unit, its clock, and its answer to every question on which practitioners disagree, each with what it changes. */
 export const SiteForm = ({ first }: { readonly first: Site }) => {
@@ -54,6 +56,20 @@ export const SiteForm = ({ first }: { readonly first: Site }) => {
             <option key={zone} value={zone} />
           ))}
         </datalist>
+      </div>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <ChoiceField
+          name="pinDigits"
+          label="A new PIN has at least"
+          options={PIN_LENGTHS.map((digits) => ({ value: String(digits), words: `${digits} digits` }))}
+        />
+        <TextField
+          name="idleMinutes"
+          label="A device that nobody uses signs out after"
+          unit="minutes"
+          hint="5 to 840. What waits on it to be sent stays."
+          maxLength={3}
+        />
       </div>
       <div className="grid items-start gap-x-8 gap-y-3 sm:grid-cols-2 xl:grid-cols-3">
         {SCHOOL_QUESTIONS.map((question) => (

@@ -10,6 +10,8 @@ export type SiteDraft = {
   name: string;
   unit: string;
   timeZone: string;
+  pinDigits: string;
+  idleMinutes: string;
   schools: Record<string, string>;
   why: string;
 };
@@ -17,10 +19,12 @@ export type SiteDraft = {
 const AMOUNTS: ReadonlySet<string> = new Set(SCHOOL_QUESTIONS.flatMap(({ amount }) => amount?.id ?? []));
 
 /** The draft of what stands. */
-export const siteDraft = ({ name, unit, timeZone, schools }: Site): SiteDraft => ({
+export const siteDraft = ({ name, unit, timeZone, pinDigits, idleMinutes, schools }: Site): SiteDraft => ({
   name,
   unit,
   timeZone,
+  pinDigits: String(pinDigits),
+  idleMinutes: String(idleMinutes),
   schools: Object.fromEntries(
     Object.entries(schools).flatMap(([id, choice]) => (choice === undefined ? [] : [[id, String(choice)]])),
   ),
@@ -46,9 +50,10 @@ const askedSchema = z.object({ site: siteSchema, why: z.string().trim().max(300)
 /** A draft turned into what the site has chosen, with the reason for it. */
 export const siteDraftSchema: z.ZodType<z.output<typeof askedSchema>, SiteDraft> = z
   .custom<SiteDraft>()
-  .transform(({ why, schools, ...site }, context) => {
+  .transform(({ why, schools, pinDigits, idleMinutes, ...site }, context) => {
+    const doors = { pinDigits: Number(pinDigits), idleMinutes: Number(idleMinutes) };
     const asked = askedSchema.safeParse(
-      { site: { ...site, schools: numbered(schools) }, why },
+      { site: { ...site, ...doors, schools: numbered(schools) }, why },
       { error: fieldWords },
     );
     for (const { path, message } of asked.error?.issues ?? [])

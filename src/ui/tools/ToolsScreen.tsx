@@ -20,7 +20,6 @@ type Props = {
   readonly tools: readonly CribTool[];
   readonly adapters: readonly Adapter[];
   readonly person: Person;
-  readonly calendar: string;
   /** How many jobs await a decision, by the id of the tool that was found out. */
   readonly undecided: Readonly<Record<string, number>>;
 };
@@ -90,13 +89,7 @@ const columnsWith = (undecided: Readonly<Record<string, number>>): readonly Colu
 ];
 
 /** The tool crib: every tool with its range on one ruler, its uses, and how it stands today. */
-export const ToolsScreen = ({
-  tools: first,
-  adapters: firstAdapters,
-  person,
-  calendar,
-  undecided,
-}: Props) => {
+export const ToolsScreen = ({ tools: first, adapters: firstAdapters, person, undecided }: Props) => {
   const columns = useMemo(() => columnsWith(undecided), [undecided]);
   const { value: tools, again } = useAnswer<readonly CribTool[]>(
     ['tools'],
@@ -192,14 +185,10 @@ export const ToolsScreen = ({
         </section>
         <section className="panel p-4">
           <h2 className="mb-2 text-l font-bold">Due dates in your calendar</h2>
-          <p>Subscribe to this address; it carries every due date of tools and loans.</p>
-          <input
-            className="field mt-2 font-mono text-s"
-            readOnly
-            aria-label="Address of the calendar"
-            value={calendar}
-            onFocus={(event) => event.target.select()}
-          />
+          <p>
+            Your calendar can carry every due date of tools and loans: make an address of your own under{' '}
+            <a href="/me">your name</a>.
+          </p>
         </section>
       </div>
     </div>

@@ -8,6 +8,7 @@ type SiteCode =
   | 'body-invalid'
   | 'body-too-large'
   | 'wrong-origin'
+  | 'wrong-host'
   | 'wrong-content-type'
   | 'not-your-event'
   | 'kind-not-accepted'
@@ -23,10 +24,25 @@ type SiteCode =
   | 'outbox-unreadable'
   | 'fault'
   | 'attachment-type'
-  | 'attachment-too-large';
+  | 'attachment-too-large'
+  | 'attachment-broken'
+  | 'attachment-active'
+  | 'attachments-full';
 
 type Wording = {
   readonly [C in SiteCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
+};
+
+const UNITS = [
+  [86_400, 'days'],
+  [3_600, 'hours'],
+  [60, 'minutes'],
+] as const;
+
+/** How long that is, in the largest unit of which there are two. */
+const waitWords = (seconds: number): string => {
+  const unit = UNITS.find(([size]) => seconds >= 2 * size);
+  return unit ? `${Math.ceil(seconds / unit[0])} ${unit[1]}` : `${seconds} s`;
 };
 
 /** The words for what a site can refuse, and for what can come between it and a device. */
@@ -43,8 +59,8 @@ export const SITE_WORDS: Wording = {
   'pin-locked': (p) =>
     words(
       'Locked for a while',
-      `Too many wrong PINs; open again in ${p.untilSeconds} s.`,
-      'Wait, then try again.',
+      `Too many wrong PINs from here; open again in ${waitWords(p.untilSeconds)}. Devices on which this person has signed in before are not kept out.`,
+      'Wait, or ask a lead: under Settings, People they open it at once, or invite this device.',
     ),
   'not-found': (p) => words('Not found', `There is no such ${p.what} here.`, 'Go back to the list.'),
   'body-invalid': (p) =>
@@ -59,6 +75,12 @@ export const SITE_WORDS: Wording = {
   'body-too-large': (p) => words('Too much at once', `At most ${p.mostBytes / 1e6} MB.`, 'Send it in parts.'),
   'wrong-origin': () =>
     words('Not from this site', 'The request came from another page.', 'Open Jentik in its own tab.'),
+  'wrong-host': () =>
+    words(
+      'Not the address of this site',
+      'The request names another host than the site was given.',
+      'Open the site at its own address; JENTIK_ADDRESS says it where Jentik is started.',
+    ),
   'wrong-content-type': () =>
     words('Not JSON', 'This address takes JSON.', 'Send it with content type application/json.'),
   'not-your-event': (p) =>
@@ -136,6 +158,26 @@ export const SITE_WORDS: Wording = {
       'Not a photograph or PDF',
       'Only JPEG, PNG, WebP and PDF can be attached.',
       'Take a photograph of it, or print it to PDF.',
+    ),
+  'attachment-broken': (p) =>
+    words(
+      'The file is not whole',
+      p.mediaType === 'application/pdf'
+        ? 'It begins as a PDF and can’t be read as one to its end.'
+        : 'It begins as a picture and can’t be read as one to its end.',
+      'Take or export it again; nothing was kept of it.',
+    ),
+  'attachment-active': () =>
+    words(
+      'A PDF that does things',
+      'It holds a script, starts something, or carries other files.',
+      'Print it to a plain PDF, and attach that.',
+    ),
+  'attachments-full': (p) =>
+    words(
+      'No more files here',
+      `At most ${p.most} files are kept with one thing.`,
+      'Attach it to what it shows most closely, or put several pages into one PDF.',
     ),
   'attachment-too-large': (p) =>
     words(

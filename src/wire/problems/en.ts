@@ -1,6 +1,7 @@
 import { BOOK_WORDS } from './en-book.ts';
 import { KEEPING_WORDS } from './en-keeping.ts';
 import { LIST_WORDS } from './en-list.ts';
+import { PEOPLE_WORDS } from './en-people.ts';
 import { PLAN_WORDS } from './en-plan.ts';
 import { PRINT_WORDS } from './en-print.ts';
 import { WORK_WORDS } from './en-work.ts';
@@ -13,6 +14,7 @@ const WORDING = {
   ...BOOK_WORDS,
   ...PLAN_WORDS,
   ...KEEPING_WORDS,
+  ...PEOPLE_WORDS,
 } satisfies {
   readonly [C in ProblemCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
 };

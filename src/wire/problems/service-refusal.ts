@@ -1,9 +1,24 @@
 import type { OwnKindRefusal } from '#core/joint/own-kind.ts';
+import type { PinWeakness } from '#core/people/weak-pin.ts';
+import type { TokenScope } from '../token.ts';
+
 /** What the server can refuse beside what core refuses. */
 export type ServiceRefusal =
   | { readonly code: 'not-signed-in' }
   | { readonly code: 'wrong-pin'; readonly triesLeft: number }
   | { readonly code: 'pin-locked'; readonly untilSeconds: number }
+  | { readonly code: 'pin-not-chosen' }
+  | { readonly code: 'pin-too-short'; readonly digits: number }
+  | { readonly code: 'pin-weak'; readonly weakness: PinWeakness }
+  | { readonly code: 'pin-same' }
+  | { readonly code: 'invitation-unknown' }
+  | { readonly code: 'last-lead' }
+  | { readonly code: 'wrong-host' }
+  | { readonly code: 'token-unknown' }
+  | { readonly code: 'token-may-not'; readonly scope: TokenScope }
+  | { readonly code: 'attachment-broken'; readonly mediaType: string }
+  | { readonly code: 'attachment-active' }
+  | { readonly code: 'attachments-full'; readonly most: number }
   | {
       readonly code: 'not-found';
       readonly what:
@@ -16,7 +31,9 @@ export type ServiceRefusal =
         | 'table'
         | 'attachment'
         | 'backup'
-        | 'template';
+        | 'template'
+        | 'session'
+        | 'token';
     }
   | {
       readonly code: 'body-invalid';

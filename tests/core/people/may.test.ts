@@ -13,6 +13,7 @@ const ANYBODY: readonly Action[] = [
   'attach-file',
   'report-tool',
   'check-tool',
+  'own-account',
 ];
 const NOT_TECHNICIANS: readonly Action[] = [
   'sign-inspected',

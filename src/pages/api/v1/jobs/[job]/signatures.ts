@@ -3,5 +3,5 @@ import { signJob } from '#server/services/sign-job.ts';
 import { OPERATIONS } from '#wire/api.ts';
 
 export const POST = endpoint(OPERATIONS.signJob, ({ body, context }) =>
-  signJob(context.params['job'] ?? '', body),
+  signJob(context.params['job'] ?? '', body, context.locals.knock),
 );
