@@ -20,6 +20,7 @@ export const JOB_OPERATIONS = {
     path: '/api/v1/jobs',
     summary: 'Every job, the one worked on last first',
     who: 'see',
+    tokens: ['export', 'import'],
     request: NOTHING,
     response: z.array(jobSummarySchema),
   }),
@@ -28,6 +29,7 @@ export const JOB_OPERATIONS = {
     path: '/api/v1/jobs/{job}/events',
     summary: 'Events of a job after a sequence (?after=)',
     who: 'see',
+    tokens: ['export'],
     request: NOTHING,
     response: z.array(ledgerEventSchema),
   }),
@@ -62,6 +64,7 @@ export const JOB_OPERATIONS = {
     mostBytes: ATTACHMENT_MAX_BYTES * 1.4,
     summary: 'Attach a photograph or PDF (base64) with its small picture',
     who: 'attach-file',
+    tokens: ['import'],
     request: z.strictObject({
       /** The id it is to have, so that sent twice it is there once; left out, the site gives one. */
       id: z.uuid().optional(),

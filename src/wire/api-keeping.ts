@@ -67,6 +67,7 @@ export const KEEPING_OPERATIONS = {
     path: '/api/v1/ledger',
     summary: 'How records are kept: keys, witness, and the last check of the ledger',
     who: 'see',
+    tokens: ['export'],
     request: NOTHING,
     response: keepingSchema,
   }),

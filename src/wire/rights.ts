@@ -1,7 +1,8 @@
 import { type Action, may } from '#core/people/may.ts';
 import { ROLES } from '#core/people/person.ts';
 import { OPERATIONS } from './api.ts';
-import type { Operation } from './operation.ts';
+import { mayProgram, type Operation } from './operation.ts';
+import { TOKEN_SCOPES } from './token.ts';
 
 /** What an action is called where it is only a part of what an operation takes. */
 const PART_WORDS: Partial<Record<Action, string>> = {
@@ -24,25 +25,48 @@ const cell = (isAllowed: boolean): string => (isAllowed ? 'yes' : 'no');
 const roles = (action: Action): readonly string[] => ROLES.map((role) => cell(may({ role }, action)));
 const row = (cells: readonly string[]): string => `| ${cells.join(' | ')} |`;
 
-const rowsOf = (name: string, { method, path, summary, who, also = [] }: Operation): readonly string[] => [
-  row([
-    `\`${method} ${path}\``,
-    name,
-    summary,
-    ...(who === 'anyone' ? ['yes', 'yes', 'yes', 'yes'] : ['no', ...roles(who)]),
-  ]),
-  ...also.map((action) => row(['', '', `… ${PART_WORDS[action] ?? action}`, 'no', ...roles(action)])),
-];
+const rowsOf = (name: string, operation: Operation): readonly string[] => {
+  const { method, path, summary, who, also = [] } = operation;
+  return [
+    row([
+      `\`${method} ${path}\``,
+      name,
+      summary,
+      ...(who === 'anyone' ? ['yes', 'yes', 'yes', 'yes'] : ['no', ...roles(who)]),
+      ...TOKEN_SCOPES.map((scope) => cell(mayProgram(operation, scope))),
+    ]),
+    ...also.map((action) =>
+      row([
+        '',
+        '',
+        `… ${PART_WORDS[action] ?? action}`,
+        'no',
+        ...roles(action),
+        // A program is a technician in what its token is good for.
+        ...TOKEN_SCOPES.map((scope) =>
+          cell(mayProgram(operation, scope) && may({ role: 'technician' }, action)),
+        ),
+      ]),
+    ),
+  ];
+};
 
 /** Who may do what, as docs/rights.md says it: every operation by role. It follows from the operations and from `may`. */
 export const rightsText = (): string =>
   `${[
     '# Who may do what',
     '',
-    'Every operation by role, written by `npm run rights` from `src/wire/api*.ts` and `src/core/people/may.ts`; each cell is tested. A line that begins',
-    'with … is a part of what the operation above it takes.',
+    'Every operation by who asks, written by `npm run rights` from `src/wire/api*.ts` and `src/core/people/may.ts`; each cell is tested. A line that begins',
+    'with … is a part of what the operation above it takes. Nobody is whoever is not signed in; a program asks with a token (`Authorization: Bearer …`) of one scope.',
     '',
-    row(['operation', 'name', 'what it does', 'anyone', ...ROLES]),
-    row(['---', '---', '---', '---', ...ROLES.map(() => '---')]),
+    row([
+      'operation',
+      'name',
+      'what it does',
+      'nobody',
+      ...ROLES,
+      ...TOKEN_SCOPES.map((scope) => `token: ${scope}`),
+    ]),
+    row(['---', '---', '---', '---', ...ROLES.map(() => '---'), ...TOKEN_SCOPES.map(() => '---')]),
     ...Object.entries(OPERATIONS).flatMap(([name, operation]) => rowsOf(name, operation)),
   ].join('\n')}\n`;

@@ -1,9 +1,9 @@
-import Papa from 'papaparse';
 import { accepted, type Result, refused } from '#core/result.ts';
 import { REQUIREMENT_COLUMNS, requirementCells } from '#core/spec/book/requirement-list.ts';
 import type { Source } from '#core/spec/book/source.ts';
 import { SOURCE_COLUMNS, sourceCells } from '#core/spec/book/source-list.ts';
 import { tableCsvText } from '#core/spec/label/table-csv.ts';
+import { csvOf } from '#core/spec/list/csv-text.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { database } from '../database/pool.ts';
 import { selectRequirements } from '../queries/book-requirements.ts';
@@ -11,17 +11,12 @@ import { selectTable } from '../queries/book-tables.ts';
 import { selectSources } from '../queries/sources.ts';
 import type { ExportedFile } from './export-record.ts';
 
-const csv = (columns: readonly string[], rows: readonly object[]): string =>
-  `${Papa.unparse([...rows], { columns: [...columns], newline: '\r\n' })}\r\n`;
-
 /** Every requirement in force as CSV, in the columns the import reads. */
 export const requirementsCsv = async (): Promise<ExportedFile> => {
   const sources = new Map((await selectSources(database())).map((source) => [source.id, source]));
   const rows = (await selectRequirements(database(), null)).filter(({ isWithdrawn }) => !isWithdrawn);
-  const text = csv(
-    REQUIREMENT_COLUMNS,
-    rows.map(({ body, sourceId }) => requirementCells(body, sources.get(sourceId) as Source)),
-  );
+  const cells = rows.map(({ body, sourceId }) => requirementCells(body, sources.get(sourceId) as Source));
+  const text = csvOf(cells, REQUIREMENT_COLUMNS);
   return { name: 'jentik-requirements.csv', type: 'text/csv', text };
 };
 
@@ -31,7 +26,7 @@ export const sourcesCsv = async (): Promise<ExportedFile> => {
   return {
     name: 'jentik-sources.csv',
     type: 'text/csv',
-    text: csv(SOURCE_COLUMNS, sources.map(sourceCells)),
+    text: csvOf(sources.map(sourceCells), SOURCE_COLUMNS),
   };
 };
 

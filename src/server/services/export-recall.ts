@@ -1,6 +1,6 @@
-import Papa from 'papaparse';
 import { Fault } from '#core/fault.ts';
 import { accepted, type Result } from '#core/result.ts';
+import { csvOf } from '#core/spec/list/csv-text.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { scaleRangeWords } from '#wire/words/setting.ts';
 import { sinceWords, TOOL_KIND_WORDS } from '#wire/words/tool.ts';
@@ -39,7 +39,7 @@ export const recallCsv = async (toolId: string): Promise<Result<ExportedBytes, P
     decided_because: job.decision?.why ?? '',
     decided_by: job.decision?.by ?? '',
   }));
-  const text = `${Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+  const text = csvOf(rows);
   return accepted({ name: 'jentik-recall.csv', type: 'text/csv; charset=utf-8', bytes: Buffer.from(text) });
 };
 

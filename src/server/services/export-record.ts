@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import { jobViewOf } from '#core/event/apply.ts';
 import type { LedgerEvent } from '#core/event/lifted.ts';
 import { Fault } from '#core/fault.ts';
@@ -6,6 +5,7 @@ import { jobRecord, recordText } from '#core/ledger/job-record.ts';
 import { pullRows } from '#core/ledger/pull-rows.ts';
 import { sealed } from '#core/ledger/seal.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
+import { csvOf } from '#core/spec/list/csv-text.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import { wholeLedger } from '../append/remembered-job.ts';
@@ -67,7 +67,6 @@ export const exportPulls = async (jobId: string): Promise<Result<ExportedFile, P
   return accepted({
     name: `jentik-pulls-${view.plan.number}.csv`,
     type: 'text/csv',
-    // A label that starts with = would run as a formula in a spreadsheet.
-    text: `${Papa.unparse([...pullRows(view, events)], { escapeFormulae: true, newline: '\r\n' })}\r\n`,
+    text: csvOf(pullRows(view, events)),
   });
 };

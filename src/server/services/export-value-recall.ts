@@ -1,6 +1,6 @@
-import Papa from 'papaparse';
 import { fromNewtonMetres, newtonMetres, type TorqueUnit, unitSymbol } from '#core/quantity/unit.ts';
 import { accepted, type Result } from '#core/result.ts';
+import { csvOf } from '#core/spec/list/csv-text.ts';
 import type { Problem } from '#wire/problems/problem.ts';
 import type { RecalledByValue } from '#wire/recall.ts';
 import { alikeRecalled, changeWords } from '#wire/words/recall.ts';
@@ -38,7 +38,7 @@ export const valueRecallCsv = async (id: ValueId): Promise<Result<ExportedBytes,
   if (!answer.ok) return answer;
   const { unit } = answer.value.facts;
   const rows = answer.value.recalled.flatMap((job) => rowsOf(job, unit));
-  const text = `${Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+  const text = csvOf(rows);
   return accepted({
     name: 'jentik-value-recall.csv',
     type: 'text/csv; charset=utf-8',

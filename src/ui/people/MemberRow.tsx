@@ -4,6 +4,7 @@ import type { Person } from '#core/people/person.ts';
 import { type MemberStanding, PEOPLE_OPERATIONS } from '#wire/api-people.ts';
 import { timeHere } from '../kit/time/here.ts';
 import { WhyDialog } from '../kit/WhyDialog.tsx';
+import { NewPinDialog } from './NewPinDialog.tsx';
 import { RoleDialog } from './RoleDialog.tsx';
 import type { usePeople } from './use-people.ts';
 
@@ -24,7 +25,7 @@ type Props = { readonly member: MemberStanding; readonly me: Person; readonly pe
 
 /** One person, and what a lead does about them. */
 export const MemberRow = ({ member, me, people: { after, invite } }: Props) => {
-  const [asked, setAsked] = useState<'role' | 'leave' | null>(null);
+  const [asked, setAsked] = useState<'pin' | 'role' | 'leave' | null>(null);
   const { person, leftAt, hasPin, sessions, strangersWaitSeconds } = member;
   const { id, name, role } = person;
   const params = { person: id };
@@ -44,8 +45,12 @@ export const MemberRow = ({ member, me, people: { after, invite } }: Props) => {
         )}
       </div>
       <div className="flex flex-wrap gap-2">
-        {leftAt === null && (
-          <button type="button" className="act-quiet" onClick={() => void invite(person)}>
+        {leftAt === null && id !== me.id && (
+          <button
+            type="button"
+            className="act-quiet"
+            onClick={() => (hasPin ? setAsked('pin') : void invite(person))}
+          >
             {hasPin ? 'New PIN…' : 'Invite'}
           </button>
         )}
@@ -87,6 +92,16 @@ export const MemberRow = ({ member, me, people: { after, invite } }: Props) => {
           </button>
         )}
       </div>
+      {asked === 'pin' && (
+        <NewPinDialog
+          person={person}
+          onYes={() => {
+            close();
+            void invite(person);
+          }}
+          onClose={close}
+        />
+      )}
       {asked === 'role' && <RoleDialog person={person} after={after} onClose={close} />}
       {asked === 'leave' && (
         <WhyDialog

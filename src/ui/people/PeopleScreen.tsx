@@ -7,6 +7,7 @@ import { timeHere } from '../kit/time/here.ts';
 import { AddMember } from './AddMember.tsx';
 import { InviteDialog } from './InviteDialog.tsx';
 import { MemberRow } from './MemberRow.tsx';
+import { SiteCode } from './SiteCode.tsx';
 import { TokensPanel } from './TokensPanel.tsx';
 import { usePeople } from './use-people.ts';
 
@@ -14,19 +15,24 @@ type Props = {
   readonly first: Members;
   readonly tokens: readonly Token[];
   readonly me: Person;
+  /** The address of the site. */
+  readonly address: string;
 };
 
 /** Who works here: adding and inviting, roles, leaving, sessions; the programs that ask; and from where wrong PINs came. */
-export const PeopleScreen = ({ first, tokens, me }: Props) => {
+export const PeopleScreen = ({ first, tokens, me, address: site }: Props) => {
   const people = usePeople(first);
   const { members, addresses } = people.members;
   return (
     <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-xl font-bold">People</h1>
-        <a href="/settings" className="act-quiet">
-          Settings
-        </a>
+        <div className="flex flex-wrap gap-2">
+          <SiteCode address={site} />
+          <a href="/settings" className="act-quiet">
+            Settings
+          </a>
+        </div>
       </div>
       <ProblemNotice problem={people.problem} />
       <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,7fr)_minmax(0,5fr)]">

@@ -1,6 +1,8 @@
 import Papa from 'papaparse';
 import { TORQUE_UNIT_CODES } from '../../quantity/unit.ts';
 import { accepted, type Result } from '../../result.ts';
+import { csvText } from '../list/csv-text.ts';
+import { unguardedCell } from '../list/guarded-cell.ts';
 import { KEY_KINDS } from '../lookup/key-span.ts';
 import {
   type Cell,
@@ -19,10 +21,10 @@ const heading = (column: KeyColumn | ValueColumn): string => {
 
 /** A table as CSV (RFC 4180): each heading says in braces what its column holds, so that it comes back as it went. */
 export const tableCsvText = ({ keys, values, rows }: LookupTable): string =>
-  `${Papa.unparse(
-    [[...keys, ...values].map(heading), ...rows.map((row) => [...row.keys, ...row.values].map(cellText))],
-    { newline: '\r\n' },
-  )}\r\n`;
+  csvText([
+    [...keys, ...values].map(heading),
+    ...rows.map((row) => [...row.keys, ...row.values].map(cellText)),
+  ]);
 
 type Marked = { readonly name: string; readonly kind: string; readonly unit: string };
 
@@ -66,7 +68,8 @@ const tableOf = (columns: readonly Marked[], body: readonly (readonly string[])[
 
 /** Reads a table from a CSV file: by the marks in its headings where it has them, else as a label is read. Refuses: what readLabel refuses. */
 export const readTableCsv = (text: string): Result<ProposedTable, LabelRefusal> => {
-  const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
+  const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
+  const data = parsed.data.map((cells) => cells.map(unguardedCell));
   const [head = [], ...body] = data;
   const columns = head.map(marked);
   if (columns.length > 1 && columns.every((column) => column !== null) && body.length > 0)

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { accepted, type Result, refused } from '../../result.ts';
+import { unguardedCell } from './guarded-cell.ts';
 import { LIST_MAX_ROWS } from './list-bounds.ts';
 
 /** A row of a delimited file: the line it starts on, counted from 1 as an editor does, and its cells by column. */
@@ -64,7 +65,7 @@ const rawRows = (text: string, separator: Separator): readonly RawRow[] => {
       const passed = text.slice(from, meta.cursor);
       const isBlank = data.every((cell) => cell.trim() === '');
       const isQuoteOpen = errors.some(({ type }) => type === 'Quotes');
-      if (!isBlank) rows.push({ line, cells: data, isQuoteOpen });
+      if (!isBlank) rows.push({ line, cells: data.map(unguardedCell), isQuoteOpen });
       line += passed.match(/\r\n|\n|\r/g)?.length ?? 0;
       from = meta.cursor;
     },
