@@ -1,5 +1,6 @@
 import { defineMiddleware } from 'astro:middleware';
 import type { APIContext } from 'astro';
+import { isPlainText } from '#core/plain-text.ts';
 import { askingAddress, isPastProxy } from '#server/http/asking-address.ts';
 import { doors } from '#server/http/doors.ts';
 import { faultResponse, problemResponse } from '#server/http/endpoint.ts';
@@ -29,10 +30,13 @@ const secured = async (response: Response): Promise<Response> => {
 
 // Every name in a path is plain ASCII, but for the code that somebody painted on a part.
 const IS_PLAIN = /^[\x21-\x7e]{1,200}$/;
-const isNowhere = (params: Readonly<Record<string, string | undefined>>): boolean =>
+const isNowhere = (
+  params: Readonly<Record<string, string | undefined>>,
+  searchParams: URLSearchParams,
+): boolean =>
   Object.entries(params).some(
-    ([name, value]) => value !== undefined && name !== 'part' && !IS_PLAIN.test(value),
-  );
+    ([name, value]) => value !== undefined && !(name === 'part' ? isPlainText(value) : IS_PLAIN.test(value)),
+  ) || ![...searchParams].flat().every(isPlainText);
 
 /** What a person, or a program, is answered where there is nothing, or where it failed. */
 const answered = async (pathname: string, problem: Response): Promise<Response> =>
@@ -64,7 +68,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   try {
     if (!doors().hosts.has(request.headers.get('host') ?? '') || isPastProxy(locals.incoming, doors()))
       return answered(url.pathname, problemResponse({ code: 'wrong-host' }));
-    if (isNowhere(params))
+    if (isNowhere(params, url.searchParams))
       return answered(url.pathname, problemResponse({ code: 'not-found', what: 'address' }));
     locals.knock = {
       address: askingAddress(locals.incoming, doors()),

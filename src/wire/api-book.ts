@@ -146,7 +146,8 @@ export const BOOK_OPERATIONS = {
   attachment: operation({
     method: 'GET',
     path: '/api/v1/attachments/{attachment}',
-    summary: 'The content of an attachment; its small picture with ?small=1',
+    summary:
+      'An attachment: a picture as the site drew it anew (?small=1 small), a PDF to be saved; ?original=1 the bytes that were sent, to be saved',
     who: 'see',
     tokens: ['export'],
     request: NOTHING,

@@ -12,7 +12,8 @@ import { appendEvents } from '#server/append/append-events.ts';
 import { database } from '#server/database/pool.ts';
 import { selectRequirementRevisions } from '#server/queries/book-requirements.ts';
 import { addTool } from '#server/services/add-tool.ts';
-import { attachedFile, attachFile } from '#server/services/attach-file.ts';
+import { attachFile } from '#server/services/attach-file.ts';
+import { attachedFile } from '#server/services/attached-file.ts';
 import { bookConflicts, conflictEffects, decideConflict } from '#server/services/book-conflicts.ts';
 import { bookNews } from '#server/services/book-news.ts';
 import { changeSite } from '#server/services/change-site.ts';
@@ -319,12 +320,16 @@ describe('sources', () => {
     };
     const kept = valueOrThrow(await attachFile({ kind: 'source', id: from.id }, file, await person('Tam')));
     expect(kept).toMatchObject({ mediaType: 'image/png', size: png.length, addedBy: 'Tam' });
-    expect(Buffer.from(valueOrThrow(await attachedFile(kept.id, true)).bytes)).toEqual(png);
+    expect(valueOrThrow(await attachedFile(kept.id, 'small'))).toMatchObject({
+      type: 'image/jpeg',
+      isShown: true,
+    });
+    expect(Buffer.from(valueOrThrow(await attachedFile(kept.id, 'original')).bytes)).toEqual(png);
     const page = { ...file, contentBase64: Buffer.from('<html>').toString('base64') };
     expect(code(await attachFile({ kind: 'source', id: from.id }, page, await person('Tam')))).toBe(
       'attachment-type',
     );
-    expect(code(await attachedFile(uuidv7(), false))).toBe('not-found');
+    expect(code(await attachedFile(uuidv7(), 'shown'))).toBe('not-found');
   });
 });
 

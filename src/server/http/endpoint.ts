@@ -14,6 +14,7 @@ import { isDatabaseAway } from '../database/away.ts';
 import { isConflict } from '../database/transaction.ts';
 import { now } from '../services/clock.ts';
 import { doors } from './doors.ts';
+import { FILE_POLICY } from './headers.ts';
 import { readJson } from './read-json.ts';
 
 /** Largest request body, in bytes: a list of 2,000 lines with room to spare. */
@@ -183,6 +184,13 @@ export const bytesResponse = (file: {
       'cache-control': 'no-store',
     },
   });
+
+/** A file that somebody brought: it may show itself at most, and do nothing, wherever it is opened. */
+export const storedFile = (file: Parameters<typeof bytesResponse>[0]): Response => {
+  const response = bytesResponse(file);
+  response.headers.set('content-security-policy', FILE_POLICY);
+  return response;
+};
 
 /** A packed file that is sent as it is read. */
 export const streamedFile = (file: {

@@ -1,3 +1,4 @@
+import { isPlainText } from '#core/plain-text.ts';
 import { accepted, type Result, refused } from '#core/result.ts';
 
 /** Why a body is not taken, before anybody asks what it means. */
@@ -6,7 +7,7 @@ export type JsonRefusal = { readonly path: string; readonly message: string };
 const MOST_DEEP = 64;
 // What a text or a key in JSON can say and no text of ours can hold, and keys that an object of ours never has; looked for in the text before it is looked for
 // in the value, because most bodies have none of it. An escape may spell anything.
-const MAY_BE_ODD = /\\u|"(?:length|__proto__)"/;
+const MAY_BE_ODD = /\\[ubf]|[\u007f-\u009f\u202a-\u202e\u2066-\u2069]|"(?:length|__proto__)"/;
 
 const [QUOTE, BACKSLASH, OPENS, CLOSES] = [0x22, 0x5c, new Set([0x5b, 0x7b]), new Set([0x5d, 0x7d])];
 
@@ -26,15 +27,14 @@ const isTooDeep = (bytes: Uint8Array): boolean => {
   return false;
 };
 
-const isText = (text: string): boolean => !/\p{Surrogate}|\0/u.test(text);
-
 /** The first place in a value that no text or object of ours can be; null where there is none. */
 const oddPlace = (value: unknown, path: string): JsonRefusal | null => {
   const at = (message: string): JsonRefusal => ({ path: path || 'body', message });
-  if (typeof value === 'string') return isText(value) ? null : at('holds a character that is none');
+  if (typeof value === 'string')
+    return isPlainText(value) ? null : at('holds a control character, or half a character');
   if (value === null || typeof value !== 'object') return null;
   for (const [key, each] of Object.entries(value)) {
-    if (!isText(key) || key === '__proto__' || (key === 'length' && !Array.isArray(value)))
+    if (!isPlainText(key) || key === '__proto__' || (key === 'length' && !Array.isArray(value)))
       return at('has a key that nothing here has');
     const found = oddPlace(each, path ? `${path}.${key.slice(0, 40)}` : key.slice(0, 40));
     if (found) return found;

@@ -47,6 +47,7 @@ export const selectAttachmentContent = async (
   readonly name: string;
   readonly mediaType: string;
   readonly content: Uint8Array;
+  readonly shown: Uint8Array | null;
   readonly thumbnail: Uint8Array | null;
 } | null> => {
   const [rows] = await db.execute<RowDataPacket[]>(
@@ -54,6 +55,7 @@ export const selectAttachmentContent = async (
     SELECT name,
            media_type,
            content,
+           shown,
            thumbnail
       FROM attachments
      WHERE id = :id`,
@@ -65,6 +67,7 @@ export const selectAttachmentContent = async (
         name: row['name'],
         mediaType: row['media_type'],
         content: row['content'],
+        shown: row['shown'],
         thumbnail: row['thumbnail'],
       }
     : null;
@@ -75,22 +78,76 @@ export const insertAttachment = async (
   db: Connection,
   owner: AttachmentOwner,
   attachment: Attachment,
-  content: Uint8Array,
-  thumbnail: Uint8Array | null,
+  file: { readonly content: Buffer; readonly shown: Buffer | null; readonly small: Buffer | null },
 ): Promise<void> => {
   await db.execute(
     `
     INSERT INTO attachments (
-      id, owner_kind, owner_id, name, media_type, sha256, size_bytes, content, thumbnail, added_by, added_at)
+      id, owner_kind, owner_id, name, media_type, sha256, size_bytes, content, shown, thumbnail, added_by, added_at)
     VALUES (
-      :id, :ownerKind, :ownerId, :name, :mediaType, :sha256, :size, :content, :thumbnail, :addedBy, :addedAt)`,
+      :id, :ownerKind, :ownerId, :name, :mediaType, :sha256, :size, :content, :shown, :small, :addedBy, :addedAt)`,
     {
       ...attachment,
       ownerKind: owner.kind,
       ownerId: owner.id,
-      content: Buffer.from(content),
-      thumbnail: thumbnail ? Buffer.from(thumbnail) : null,
+      ...file,
       addedAt: instantToSql(attachment.addedAt),
     },
   );
+};
+
+/** Whether what a file is to be attached to is there. */
+export const isOwnerThere = async (db: Connection, { kind, id }: AttachmentOwner): Promise<boolean> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT 1
+      FROM jobs
+     WHERE :kind = 'job'
+       AND id = :id
+     UNION ALL
+    SELECT 1
+      FROM sources
+     WHERE :kind = 'source'
+       AND id = :id
+     UNION ALL
+    SELECT 1
+      FROM tools
+     WHERE :kind = 'tool'
+       AND id = :id
+     UNION ALL
+    SELECT 1
+      FROM calibration_sessions
+     WHERE :kind = 'session'
+       AND id = :id`,
+    { kind, id },
+  );
+  return rows.length > 0;
+};
+
+/** What is attached to a thing by now, and what somebody attached anywhere since a time. */
+export const selectAttachmentUse = async (
+  db: Connection,
+  { kind, id }: AttachmentOwner,
+  name: string,
+  since: string,
+): Promise<{ readonly files: number; readonly bytes: number; readonly bytesOfDay: number }> => {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    `
+    SELECT COUNT(*) AS files,
+           COALESCE(SUM(size_bytes), 0) AS bytes,
+           (SELECT COALESCE(SUM(size_bytes), 0)
+              FROM attachments
+             WHERE added_by = :name
+               AND added_at > :since) AS of_day
+      FROM attachments
+     WHERE owner_kind = :kind
+       AND owner_id = :id`,
+    { kind, id, name, since: instantToSql(since) },
+  );
+  const [row] = rows;
+  return {
+    files: Number(row?.['files']),
+    bytes: Number(row?.['bytes']),
+    bytesOfDay: Number(row?.['of_day']),
+  };
 };

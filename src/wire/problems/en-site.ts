@@ -176,8 +176,12 @@ export const SITE_WORDS: Wording = {
   'attachments-full': (p) =>
     words(
       'No more files here',
-      `At most ${p.most} files are kept with one thing.`,
-      'Attach it to what it shows most closely, or put several pages into one PDF.',
+      p.of === 'files'
+        ? `At most ${p.most} files are kept with one thing.`
+        : `At most ${Math.round(p.most / 1e6)} MB are kept ${p.of === 'day' ? 'of one person in a day' : 'with one thing'}.`,
+      p.of === 'day'
+        ? 'Go on tomorrow, or let somebody else attach it.'
+        : 'Attach it to what it shows most closely, or put several pages into one PDF.',
     ),
   'attachment-too-large': (p) =>
     words(

@@ -18,7 +18,7 @@ export type ServiceRefusal =
   | { readonly code: 'token-may-not'; readonly scope: TokenScope }
   | { readonly code: 'attachment-broken'; readonly mediaType: string }
   | { readonly code: 'attachment-active' }
-  | { readonly code: 'attachments-full'; readonly most: number }
+  | { readonly code: 'attachments-full'; readonly of: 'files' | 'bytes' | 'day'; readonly most: number }
   | {
       readonly code: 'not-found';
       readonly what:
@@ -33,6 +33,7 @@ export type ServiceRefusal =
         | 'backup'
         | 'template'
         | 'session'
+        | 'calibration'
         | 'token';
     }
   | {
