@@ -4,7 +4,7 @@ import { isPlainText } from '#core/plain-text.ts';
 import { askingAddress, isPastProxy } from '#server/http/asking-address.ts';
 import { doors } from '#server/http/doors.ts';
 import { faultResponse, problemResponse } from '#server/http/endpoint.ts';
-import { contentPolicy, everyAnswer } from '#server/http/headers.ts';
+import { contentPolicy } from '#server/http/headers.ts';
 import { problemPage } from '#server/http/problem-page.ts';
 import { deviceSecret, sessionToken } from '#server/http/session-cookie.ts';
 import { someoneIsHere } from '#server/services/read-site.ts';
@@ -18,7 +18,6 @@ const secured = async (response: Response): Promise<Response> => {
   const life = await siteLife();
   if (life !== null) response.headers.set('jentik-life', life);
   const policy = contentPolicy(response.headers.get('content-security-policy'));
-  for (const [name, value] of everyAnswer(doors())) response.headers.set(name, value);
   response.headers.set('content-security-policy', policy);
   if (response.headers.get('content-type')?.startsWith('text/html')) {
     response.headers.set('content-type', 'text/html; charset=utf-8');

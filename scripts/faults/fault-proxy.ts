@@ -39,6 +39,12 @@ const readAll = async (stream: AsyncIterable<Buffer>): Promise<Buffer> => {
   return Buffer.concat(chunks);
 };
 
+/** A request's host and origin as they are at a port of this machine. */
+const atItsName = (port: number, { origin }: IncomingMessage['headers']): Record<string, string> => ({
+  host: `127.0.0.1:${port}`,
+  ...(origin === undefined ? {} : { origin: `http://127.0.0.1:${port}` }),
+});
+
 const isAppend = (method: string, path: string): boolean =>
   method === 'POST' && /\/jobs\/[^/]+\/events$/.test(path);
 
@@ -74,6 +80,8 @@ export const startFaultProxy = (ports: readonly number[]): Promise<FaultProxy> =
           agent,
           headers: {
             ...headers,
+            // The process answers to its own name alone.
+            ...atItsName(port ?? 0, headers),
             ...(body.length > 0 ? { 'content-length': body.length } : {}),
             'accept-encoding': 'identity',
           },

@@ -1,4 +1,5 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { isIPv6 } from 'node:net';
 import { join } from 'node:path';
 import { DEFAULT_SCHOOLS } from '#core/target/schools.ts';
 import { closeDatabase, database } from '#server/database/pool.ts';
@@ -179,7 +180,14 @@ const startDevices = async (
   return { gateway: startDevicesAt(folder, env), env };
 };
 
-/** Starts the built application on loopback and waits until it answers. */
+/** Where this machine finds the application that it starts. */
+const listenedHost = (): string => {
+  const listen = process.env['JENTIK_LISTEN'] ?? '127.0.0.1';
+  if (listen === '0.0.0.0' || listen === '::') return '127.0.0.1';
+  return isIPv6(listen) ? `[${listen}]` : listen;
+};
+
+/** Starts the built application, on loopback unless JENTIK_LISTEN says otherwise, and waits until it answers. */
 export const startApplication = async (
   folder: string,
   appUrl: string,
@@ -219,7 +227,7 @@ export const startApplication = async (
     },
     isOver: () => isOver || isEnding(),
   });
-  const address = `http://127.0.0.1:${port}`;
+  const address = `http://${listenedHost()}:${port}`;
   const stop = async (): Promise<void> => {
     await server.stop();
     await gateway.stop();

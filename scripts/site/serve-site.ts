@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { doorsOf } from '#server/http/doors.ts';
 import { ensureBuilt } from './build.ts';
 import { endChildren, isEnding } from './child.ts';
 import { isFree } from './free-port.ts';
@@ -43,6 +44,8 @@ const startAtItsPort = async (home: string, appUrl: string, code: string | null)
 
 /** Starts a site and keeps what it consists of running; never ends by itself. */
 const run = async ({ home, siteName, fill, greeting }: SiteCommand): Promise<void> => {
+  // Before anything is made: doors that can't be opened as they were set are said at once.
+  doorsOf(process.env);
   clearUnfinished(home);
   await ensureBuilt();
   // Before anything is made: a port that is taken is said at once.
@@ -54,7 +57,7 @@ const run = async ({ home, siteName, fill, greeting }: SiteCommand): Promise<voi
   const code = await setupCode();
   let application = await startAtItsPort(home, database.appUrl, code);
   noteSite(home, application.address, database.appUrl);
-  console.log(greeting(application.address));
+  console.log(greeting(process.env['JENTIK_ADDRESS'] ?? application.address));
   if (code) console.log(`\nNobody is here yet. Set-up code for the first person: ${code}`);
   await Promise.all([
     keepRunning({

@@ -25,6 +25,8 @@ counts.push(
   await fuzz,
 );
 ensureDebianPackage('chromium', CHROMIUM);
+ensureDebianPackage('nginx-light', '/usr/sbin/nginx');
+ensureDebianPackage('libnss3-tools', '/usr/bin/certutil');
 counts.push(await scriptChecked('faults', 'faults'), await browserCounted());
 
 for (const failure of counts.flatMap(({ failures }) => failures)) console.log(`\n✘ ${failure}`);

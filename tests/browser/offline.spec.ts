@@ -197,7 +197,7 @@ test('a photograph taken off line waits through a killed tab and a server that d
   await expect(cold.getByTestId('waiting')).toContainText('all sent');
   await expect.poll(() => waitingPictures(cold)).toBe(0);
   const link = cold.getByTestId('notes-made').getByRole('link', { name: 'photograph' });
-  const kept = await cold.request.get((await link.getAttribute('href')) ?? '');
+  const kept = await cold.request.get(`${await link.getAttribute('href')}?original=1`);
   expect((await kept.body()).equals(PICTURE)).toBe(true);
   await context.close();
   await server.stop();
@@ -216,7 +216,10 @@ const behindNewer = async (
       'if-modified-since': _m,
       ...headers
     } = incoming.headers;
-    const asked = request({ port, path: url, method, headers }, (answer) => {
+    // It answers to its own name alone.
+    const host = `127.0.0.1:${port}`;
+    const named = { ...headers, host, ...(headers.origin ? { origin: `http://${host}` } : {}) };
+    const asked = request({ port, path: url, method, headers: named }, (answer) => {
       const { 'content-length': _, ...rest } = answer.headers;
       response.writeHead(answer.statusCode ?? 502, url === '/service-worker.js' ? rest : answer.headers);
       answer.pipe(response, { end: false });

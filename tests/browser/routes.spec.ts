@@ -7,6 +7,8 @@ import { address, expect, test } from './site.ts';
 const PAGES = [
   '/',
   '/first-run',
+  '/join',
+  '/me',
   '/jobs',
   '/jobs/[job]/bench',
   '/jobs/[job]/memory',
@@ -22,6 +24,7 @@ const PAGES = [
   '/settings',
   '/settings/joints',
   '/settings/keeping',
+  '/settings/people',
   '/sign-in',
   '/specs',
   '/specs/conflicts',

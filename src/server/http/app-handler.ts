@@ -18,6 +18,8 @@ const answer = async (given: Response, response: ServerResponse): Promise<void> 
     return;
   }
   const bytes = Buffer.from(await given.arrayBuffer());
+  // The server said already what every answer says; what this one says itself takes its place.
+  for (const name of given.headers.keys()) response.removeHeader(name);
   for (const [name, value] of given.headers) response.appendHeader(name, value);
   response.writeHead(given.status, { 'content-length': bytes.length }).end(bytes);
 };

@@ -1,7 +1,7 @@
 import type { IncomingMessage } from 'node:http';
 import ipaddr from 'ipaddr.js';
 import proxyAddress from 'proxy-addr';
-import { type Doors, isLoopback } from './doors.ts';
+import type { Doors } from './doors.ts';
 
 /** How many of the eight groups of an IPv6 address are one customer's: whoever has an address has all that begin so (RFC 6177). */
 const NETWORK_GROUPS = 4;
@@ -23,7 +23,7 @@ export const askingAddress = (incoming: IncomingMessage, { isProxy }: Doors): st
   countedAddress(proxyAddress(incoming, (address) => isProxy(address)));
 
 /** Whether a request comes past the proxy of a site that is open to the network: there is no certificate there. */
-export const isPastProxy = ({ socket }: IncomingMessage, { isOpen, isProxy }: Doors): boolean => {
+export const isPastProxy = ({ socket }: IncomingMessage, { isOpen, isOwn, isProxy }: Doors): boolean => {
   const remote = socket.remoteAddress ?? '';
-  return isOpen && !isLoopback(remote) && !isProxy(remote);
+  return isOpen && !isOwn(remote) && !isProxy(remote);
 };

@@ -14,6 +14,8 @@ export type Doors = {
   readonly hosts: ReadonlySet<string>;
   /** Whether an address is that of a proxy which was named, whose word about who asks is taken. */
   readonly isProxy: (address: string) => boolean;
+  /** Whether an address is this machine's own. */
+  readonly isOwn: (address: string) => boolean;
   /** Whether the site is reached by others than this machine: then only through the proxy. */
   readonly isOpen: boolean;
 };
@@ -21,8 +23,7 @@ export type Doors = {
 const LOOPBACK = ['127.0.0.1', 'localhost', '[::1]'] as const;
 const LOOPBACK_ADDRESSES: ReadonlySet<string> = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1']);
 
-/** Whether an address is this machine's own. */
-export const isLoopback = (address: string): boolean => LOOPBACK_ADDRESSES.has(address);
+const isLoopback = (address: string): boolean => LOOPBACK_ADDRESSES.has(address);
 
 type Given = Readonly<Record<string, string | undefined>>;
 
@@ -50,7 +51,9 @@ export const doorsOf = (given: Given): Doors => {
     throw new Error(
       'JENTIK_LISTEN opens the site to the network, and PINs travel there: set JENTIK_ADDRESS to its https address and JENTIK_PROXY to the address of the proxy that holds the certificate (docs/deploy.md).',
     );
-  const own = LOOPBACK.map((host) => `${host}:${port}`);
+  const own = [...LOOPBACK, ...(isOpen ? [isIP(listen) === 6 ? `[${listen}]` : listen] : [])].map(
+    (host) => `${host}:${port}`,
+  );
   const site = address === undefined ? null : new URL(address);
   return {
     origin: site?.origin ?? `http://127.0.0.1:${port}`,
@@ -59,6 +62,7 @@ export const doorsOf = (given: Given): Doors => {
     origins: new Set(site ? [site.origin] : own.map((host) => `http://${host}`)),
     hosts: new Set([...own, ...(site ? [site.host] : [])]),
     isProxy: proxies(given),
+    isOwn: (from) => isLoopback(from) || from === listen || from === `::ffff:${listen}`,
     isOpen,
   };
 };
