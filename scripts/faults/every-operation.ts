@@ -8,8 +8,15 @@ import { idIn, knownIds, knownOf } from '../fuzz/known-site.ts';
 import type { SiteClient } from '../load/site-client.ts';
 import { type FaultProxy, NETWORK_FAULTS } from './fault-proxy.ts';
 
-// Ends the session that it is asked with.
-const SPENT: ReadonlySet<string> = new Set(['signOut']);
+// End the session that they are asked with, or somebody else's.
+const SPENT: ReadonlySet<string> = new Set([
+  'signOut',
+  'endOtherSessions',
+  'endSessionsOf',
+  'invite',
+  'leave',
+  'changeRole',
+]);
 
 /** Asks every operation through a spoilt connection and then again, as a program does whose answer was lost: the second time it is answered, and never by a fault of
  *  the site's. Operations are read from where they are defined. Answers how many were asked, and what went wrong. */

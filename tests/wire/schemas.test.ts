@@ -162,14 +162,36 @@ describe('docs/openapi.json', () => {
     expect(readFileSync('docs/openapi.json', 'utf8')).toBe(openApiText());
   });
 
+  test('names its server, how one is known to it, and which problems an operation can answer', () => {
+    const { servers, components, paths } = JSON.parse(openApiText());
+    expect(servers).toMatchObject([
+      { url: '{address}', variables: { address: { default: 'http://127.0.0.1:4321' } } },
+    ]);
+    expect(components.securitySchemes).toMatchObject({
+      session: { in: 'cookie' },
+      token: { scheme: 'bearer' },
+    });
+    const types = (path: string, method: string, status: string): readonly string[] => {
+      const { $ref } = paths[path][method].responses[status];
+      const { content } = components.responses[$ref.split('/').at(-1)];
+      return content['application/problem+json'].schema.allOf[1].properties.type.enum;
+    };
+    expect(types('/api/v1/sessions', 'post', '403')).toContain('urn:jentik:problem:wrong-pin');
+    expect(types('/api/v1/sessions', 'post', '429')).toEqual(['urn:jentik:problem:pin-locked']);
+    expect(types('/api/v1/jobs/{job}/events', 'post', '409')).toContain('urn:jentik:problem:event-id-used');
+    expect(paths['/api/v1/requirements.csv'].get.security).toEqual([{ session: [] }, { token: ['export'] }]);
+  });
+
   test('OpenAPI 3.1: every operation has an answer and a problem, and every reference resolves', () => {
     const document = JSON.parse(openApiText());
     expect(document.openapi).toBe('3.1.0');
     const operations = Object.values(document.paths).flatMap((path) => Object.values(path as object));
     expect(operations).toHaveLength(Object.keys(OPERATIONS).length);
-    for (const operation of operations) expect(Object.keys(operation.responses)).toEqual(['200', 'default']);
-    for (const [, name] of openApiText().matchAll(/"#\/components\/schemas\/([^"]+)"/g))
-      expect(document.components.schemas).toHaveProperty(name as string);
+    // What any can be answered: asked of another host, a fault, a database that is away.
+    for (const { responses } of operations)
+      expect(Object.keys(responses)).toEqual(expect.arrayContaining(['200', '404', '421', '500', '503']));
+    for (const [, kind, name] of openApiText().matchAll(/"#\/components\/(schemas|responses)\/([^"]+)"/g))
+      expect(Object.keys(document.components[kind as string])).toContain(name);
   });
 });
 

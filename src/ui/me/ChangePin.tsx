@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { z } from 'zod';
 import { call } from '#client/api.ts';
 import { PEOPLE_OPERATIONS } from '#wire/api-people.ts';
@@ -18,7 +19,7 @@ type Props = { readonly pinDigits: number; readonly onChanged: () => void };
 /** Changes the PIN of whoever proves the one they have. */
 export const ChangePin = ({ pinDigits, onChanged }: Props) => {
   const form = useKitForm(schema, { defaults: EMPTY, draft: null });
-  const isSaved = form.formState.isSubmitSuccessful && !form.formState.isDirty;
+  const [isSaved, setSaved] = useState(false);
   return (
     <Form
       form={form}
@@ -26,7 +27,8 @@ export const ChangePin = ({ pinDigits, onChanged }: Props) => {
       onSend={async ({ pin, newPin }) => {
         const answer = await call(PEOPLE_OPERATIONS.changePin, { pin, newPin });
         if (!answer.ok) return answer.problem;
-        form.reset(EMPTY, { keepIsSubmitSuccessful: true });
+        form.reset(EMPTY);
+        setSaved(true);
         onChanged();
         return null;
       }}
