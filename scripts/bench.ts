@@ -4,6 +4,7 @@ import { benchBook } from './bench/book.ts';
 import { benchCold } from './bench/cold.ts';
 import { benchDevices } from './bench/devices.ts';
 import { benchDoors } from './bench/doors.ts';
+import { benchGuessing } from './bench/guessing.ts';
 import { benchJob } from './bench/job.ts';
 import { benchList } from './bench/list.ts';
 import { benchPrint } from './bench/print.ts';
@@ -23,6 +24,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   recall: benchRecall,
   devices: benchDevices,
   doors: benchDoors,
+  guessing: benchGuessing,
   screen: benchScreen,
   cold: benchCold,
   list: benchList,

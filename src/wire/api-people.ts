@@ -169,7 +169,9 @@ export const PEOPLE_OPERATIONS = {
     path: '/api/v1/people/tries/forget',
     summary: 'Let new devices at an address sign in again at once, whatever was tried there',
     who: 'manage-people',
-    request: z.strictObject({ address: z.string().min(1).max(64) }),
+    request: z.strictObject({
+      address: z.string().regex(/^[\x21-\x7e]{1,64}$/, 'an address as it stands in the list'),
+    }),
     response: z.null(),
   }),
   changePin: operation({

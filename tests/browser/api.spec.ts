@@ -3,7 +3,7 @@ import { Agent, get, request as post } from 'node:http';
 import { join } from 'node:path';
 import { request as newRequest } from '@playwright/test';
 import { TOOL } from '../core/job/sample-job.ts';
-import { address, atRest, expect, pinOf, plainList, plannedJob, signedIn, test } from './site.ts';
+import { address, atRest, expect, PICTURE, pinOf, plainList, plannedJob, signedIn, test } from './site.ts';
 
 const compute = async (name: string, data: unknown) => {
   const context = await newRequest.newContext({ baseURL: address() });
@@ -288,6 +288,98 @@ test.describe('the door', () => {
     expect((await post({ data: { text: 'x'.repeat(3_100_000) } })).status()).toBe(413);
     // Much is worked out for whoever is signed in.
     expect((await post({ data: { text: 'x'.repeat(30_000) } })).status()).toBe(401);
+  });
+
+  test('another origin is one of another scheme, port or name too; a page that says where it comes from is believed to its harm', async () => {
+    const own = new URL(address());
+    const sent = async (headers: Record<string, string>) =>
+      (
+        await fetch(`${address()}/api/v1/compute/convert`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', ...headers },
+          body: JSON.stringify({ torque: inch(1), to: 'N.m' }),
+        })
+      ).status;
+    for (const origin of [
+      `https://${own.host}`,
+      `http://${own.hostname}:1`,
+      `http://x.${own.host}`,
+      'null',
+      '',
+    ])
+      expect(await sent({ origin }), origin).toBe(403);
+    for (const origin of [own.origin, `http://localhost:${own.port}`])
+      expect(await sent({ origin }), origin).toBe(200);
+    for (const site of ['cross-site', 'same-site']) expect(await sent({ 'sec-fetch-site': site })).toBe(403);
+  });
+
+  test('a request that names another host is nobody’s', async () => {
+    const { hostname, port } = new URL(address());
+    const status = (host: string, path: string) =>
+      new Promise<number | undefined>((resolve, reject) => {
+        get({ hostname, port, path, headers: { host } }, (answer) => {
+          answer.resume();
+          resolve(answer.statusCode);
+        }).on('error', reject);
+      });
+    for (const path of ['/api/v1/people', '/sign-in', '/jobs']) {
+      for (const host of ['elsewhere.example', `elsewhere.example:${port}`, '127.0.0.1', 'a:b:c'])
+        expect(await status(host, path), `${host} ${path}`).toBe(421);
+      expect(await status(`localhost:${port}`, path)).toBeLessThan(400);
+    }
+  });
+
+  test('every answer says what a browser may do with it: pages, problems, files, streams', async ({
+    page,
+  }) => {
+    await signedIn(page, 'Ayu');
+    const [tool] = (await (await page.request.get('/api/v1/tools')).json()) as { tool: { id: string } }[];
+    const attached = await page.request.post(`/api/v1/attachments/tool/${tool?.tool.id}`, {
+      data: { name: 'p.png', contentBase64: PICTURE.toString('base64'), thumbnailBase64: null },
+    });
+    expect(attached.status()).toBe(200);
+    const { id } = (await attached.json()) as { id: string };
+    const paths = [
+      '/jobs',
+      '/sign-in',
+      '/me',
+      '/no-such-page',
+      '/jobs/0190a000-0000-7000-8000-00000000dead/bench',
+      '/icon.svg',
+      '/service-worker.js',
+      '/app.webmanifest',
+      '/api/v1/people',
+      '/api/v1/none',
+      '/api/v1/requirements.csv',
+      '/api/v1/recalls',
+      `/api/v1/attachments/${id}`,
+      `/api/v1/attachments/${id}?original=1`,
+    ];
+    for (const path of paths) {
+      const answer = await page.request.get(path, { maxRedirects: 0 });
+      const headers = answer.headers();
+      const policy = headers['content-security-policy'] ?? '';
+      const scripts = /script-src ([^;]*)/.exec(policy)?.[1] ?? /default-src ([^;]*)/.exec(policy)?.[1] ?? '';
+      expect(scripts, path).not.toBe('');
+      expect(scripts, path).not.toMatch(/unsafe|\*|https?:/);
+      expect(policy, path).toContain("frame-ancestors 'none'");
+      expect(policy.includes("form-action 'self'") || policy.includes("default-src 'none'"), path).toBe(true);
+      expect(headers['x-content-type-options'], path).toBe('nosniff');
+      expect(headers['x-powered-by'], path).toBeUndefined();
+      // Here it is reached by http: a browser told otherwise would find nothing.
+      expect(headers['strict-transport-security'], path).toBeUndefined();
+      if (headers['content-type']?.includes('html') || path.startsWith('/api/'))
+        expect(headers['cache-control'], path).toContain('no-store');
+    }
+    for (const [query, shown] of [
+      ['', 'inline'],
+      ['?original=1', 'attachment'],
+    ] as const) {
+      const headers = (await page.request.get(`/api/v1/attachments/${id}${query}`)).headers();
+      expect(headers['content-disposition']).toContain(shown);
+      expect(headers['content-security-policy']).toContain('sandbox');
+      expect(headers['content-type']).toBe(query === '' ? 'image/jpeg' : 'application/octet-stream');
+    }
   });
 
   test('nothing but people’s tiles and calculations without signing in', async ({ page }) => {

@@ -79,7 +79,7 @@ describe('from where somebody asks', () => {
     ['2001:db8:1:2:3:4:5:6', '2001:db8:1:2::/64'],
     ['2001:db8:1:2::9', '2001:db8:1:2::/64'],
     ['fe80::1', 'fe80:0:0:0::/64'],
-    ['unknown', 'unknown'],
+    ['½ of nonsense', 'unknown'],
   ])(
     '%s is counted as %s: whoever has an IPv6 address has all of its network (RFC 6177)',
     (address, counted) => {

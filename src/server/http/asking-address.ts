@@ -8,7 +8,7 @@ const NETWORK_GROUPS = 4;
 
 /** An address under which tries are counted: an IPv4 address as it is, an IPv6 one by its network. */
 export const countedAddress = (address: string): string => {
-  if (!ipaddr.isValid(address)) return address.slice(0, 64);
+  if (!ipaddr.isValid(address)) return 'unknown';
   const parsed = ipaddr.process(address);
   return parsed instanceof ipaddr.IPv6
     ? `${parsed.parts

@@ -213,11 +213,14 @@ const streamResponse = (
   type: string,
 ): Response => {
   const encoder = new TextEncoder();
+  let isLeft = false;
   const stream = new ReadableStream<Uint8Array>({
     start: (controller) => controller.enqueue(encoder.encode(type === EVENT_STREAM ? ': listening\n\n' : '')),
     pull: async (controller) => {
       try {
         const { done, value } = await values.next();
+        // Whoever listened has gone while the next was awaited.
+        if (isLeft) return;
         if (done) controller.close();
         else controller.enqueue(encoder.encode(written(value)));
       } catch (error) {
@@ -225,7 +228,10 @@ const streamResponse = (
         controller.error(error);
       }
     },
-    cancel: async () => void (await values.return(undefined)),
+    cancel: async () => {
+      isLeft = true;
+      await values.return(undefined);
+    },
   });
   return new Response(stream, {
     headers: { 'content-type': type, 'cache-control': 'no-store, no-transform' },

@@ -128,11 +128,15 @@ export const selectFirstEntryAt = async (db: Connection): Promise<string | null>
   return rows[0]?.['at'] ? instantFromSql(rows[0]['at']) : null;
 };
 
-/** The places in the log where a person signed in last and the time before, the newest first. */
-const lastSignIns = async (db: Connection, personId: string): Promise<readonly number[]> => {
+type SignIn = { readonly id: number; readonly at: string; readonly address: string };
+
+/** When and from where a person signed in last, and the time before, the newest first. */
+const lastSignIns = async (db: Connection, personId: string): Promise<readonly SignIn[]> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
-    SELECT id
+    SELECT id,
+           at,
+           JSON_VALUE(body, '$.address') AS address
       FROM site_log
      WHERE kind = 'signed-in'
        AND subject = :personId
@@ -140,20 +144,30 @@ const lastSignIns = async (db: Connection, personId: string): Promise<readonly n
      LIMIT 2`,
     { personId },
   );
-  return rows.map(({ id }) => Number(id));
+  return rows.map(({ id, at, address }) => ({ id: Number(id), at, address: address ?? '' }));
 };
 
-/** How many wrong PINs were typed for a person since they last signed in; for one who is in by now, since the time before that. */
-export const countRefused = async (db: Connection, personId: string, isIn: boolean): Promise<number> => {
-  const [last = 0, before = 0] = await lastSignIns(db, personId);
+/** How many wrong PINs were typed for a person between their last sign-in and the one before: elsewhere, and in the minutes before at the address they came from. */
+export const countRefused = async (
+  db: Connection,
+  personId: string,
+  ownMinutes: number,
+): Promise<{ readonly elsewhere: number; readonly justBefore: number }> => {
+  const [last, before] = await lastSignIns(db, personId);
+  if (!last) return { elsewhere: 0, justBefore: 0 };
   const [rows] = await db.execute<RowDataPacket[]>(
     `
-    SELECT COUNT(*) AS count
+    SELECT COUNT(*) AS total,
+           COALESCE(SUM(
+             at > :at - INTERVAL :ownMinutes MINUTE
+             AND JSON_VALUE(body, '$.address') = :address), 0) AS just_before
       FROM site_log
      WHERE kind = 'sign-in-refused'
        AND subject = :personId
-       AND id > :after`,
-    { personId, after: isIn ? before : last },
+       AND id > :after
+       AND id < :until`,
+    { personId, ownMinutes, at: last.at, address: last.address, after: before?.id ?? 0, until: last.id },
   );
-  return rows[0]?.['count'] ?? 0;
+  const justBefore = Number(rows[0]?.['just_before']);
+  return { elsewhere: Number(rows[0]?.['total']) - justBefore, justBefore };
 };

@@ -2,8 +2,7 @@ import type { Person } from '#core/people/person.ts';
 import { database } from '../database/pool.ts';
 import { selectPinDigits } from '../queries/people.ts';
 import { selectSite } from '../queries/site.ts';
-import { countRefused } from '../queries/site-log.ts';
-import { ownSessions, type ShownSession } from './session.ts';
+import { ownSessions, type ShownSession, wrongTriesOf } from './session.ts';
 import { calendarStanding } from './tokens.ts';
 
 /** What a person is shown of their own: where they are signed in, what their PIN lacks, and what others tried for them. */
@@ -26,6 +25,6 @@ export const ownStanding = async (
     pinDigits,
     idleMinutes,
     asksNewPin: digits === null || digits < pinDigits,
-    wrongSince: await countRefused(database(), person.id, true),
+    wrongSince: await wrongTriesOf(database(), person),
   };
 };

@@ -56,7 +56,6 @@ export const enter = async (
   const [token, device] = [newSecret(), given ?? newSecret()];
   const time = now();
   const { pinDigits: asked } = await selectSite(db);
-  const wrongSince = await countRefused(db, person.id, false);
   await insertSession(db, {
     tokenHash: secretHash(token),
     personId: person.id,
@@ -68,7 +67,18 @@ export const enter = async (
   });
   await insertKnownDevice(db, secretHash(device), person.id, time);
   await noteSigning(db, time, person, 'signed-in', { address });
+  const wrongSince = await wrongTriesOf(db, person);
   return { person, token, device, asksNewPin: pinDigits === null || pinDigits < asked, wrongSince };
+};
+
+/** Slips of one's own fingers just before signing in are no news; so many of them are. */
+const OWN_MINUTES = 5;
+const MORE_THAN_SLIPS = 5;
+
+/** How many wrong PINs were typed for a person before they signed in, as far as that is news to them. */
+export const wrongTriesOf = async (db: Connection, { id }: Person): Promise<number> => {
+  const { elsewhere, justBefore } = await countRefused(db, id, OWN_MINUTES);
+  return elsewhere + (justBefore >= MORE_THAN_SLIPS ? justBefore : 0);
 };
 
 /** A session for a person who knows their PIN: its secrets go into cookies, their hashes into the database.

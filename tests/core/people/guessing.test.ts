@@ -9,6 +9,7 @@ import {
   waitOfStranger,
   waitOnDevice,
 } from '#core/people/guessing.ts';
+import { attacked, PACES } from '../../../scripts/bench/guessing.ts';
 
 const SECOND = 1000;
 const wrongOnes = (wrong: number, lastAtMs = 0): Tries => ({ wrong, lastAtMs });
@@ -80,5 +81,16 @@ test('more wrong tries never shorten a wait, and time never lengthens it', () =>
         waitOfStranger(tries, at).seconds,
       );
     }),
+  );
+});
+
+describe('100,000 wrong PINs from one address, over all people by turns', () => {
+  test.each(PACES)(
+    '%s: not fifty are read, and nobody waits elsewhere or on their own device',
+    (_, everyMs) => {
+      const { read, newDevice, ownDevice } = attacked(everyMs, 1);
+      expect(read).toBeLessThan(50);
+      expect({ newDevice, ownDevice }).toEqual({ newDevice: 0, ownDevice: 0 });
+    },
   );
 });
