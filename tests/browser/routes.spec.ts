@@ -111,7 +111,7 @@ test('a body of bytes that are no text, or of values that nothing here is, is to
   ]);
   expect(await send(Buffer.from('{"text":"12\\u0000 Nm"}'))).toEqual([
     400,
-    'text: holds a character that is none',
+    'text: holds a control character, or half a character',
   ]);
   expect(await send(Buffer.from('['.repeat(300) + ']'.repeat(300)))).toEqual([
     400,
