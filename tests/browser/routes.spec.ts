@@ -1,4 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import { connect } from 'node:net';
 import { OPERATIONS } from '#wire/api.ts';
 import { inProject } from '../../scripts/site/paths.ts';
 import { address, expect, test } from './site.ts';
@@ -74,6 +75,12 @@ test('what leads nowhere is a page of our own for people and a problem for progr
     '/_image?href=/icon.svg',
     '/tools/%00',
     '/é',
+    // No lists of folders, and no files of the source.
+    '/_astro/',
+    '/.git/config',
+    '/package.json',
+    '/../package.json',
+    '/%2e%2e/package.json',
   ]) {
     const answer = await request.get(`${address()}${path}`, { maxRedirects: 0 });
     expect([path, answer.status()]).toEqual([path, 404]);
@@ -117,4 +124,40 @@ test('a body of bytes that are no text, or of values that nothing here is, is to
     400,
     expect.stringContaining('nested too deep'),
   ]);
+});
+
+/** What a raw request is answered first: its status, or nothing where the connection is closed. */
+const raw = (text: string): Promise<number | null> =>
+  new Promise((resolve) => {
+    const { hostname, port } = new URL(address());
+    const socket = connect(Number(port), hostname, () => socket.write(text));
+    const done = (status: number | null): void => {
+      socket.destroy();
+      resolve(status);
+    };
+    socket.once('data', (chunk) => done(Number(/^HTTP\/1\.1 (\d{3})/.exec(chunk.toString())?.[1] ?? 0)));
+    socket.once('error', () => done(null));
+    socket.once('close', () => done(null));
+  });
+
+test('a request whose length is in doubt is no request (RFC 9112, 6.3)', async () => {
+  const { host } = new URL(address());
+  const post = (headers: string) =>
+    raw(
+      `POST /api/v1/compute/convert HTTP/1.1\r\nHost: ${host}\r\nContent-Type: application/json\r\n${headers}\r\n\r\n0\r\n\r\n`,
+    );
+  for (const headers of [
+    'Content-Length: 5\r\nTransfer-Encoding: chunked',
+    'Content-Length: 5\r\nContent-Length: 6',
+    'Transfer-Encoding: chunked, identity',
+    'Content-Length: -1',
+    'Content-Length: 5 5',
+  ])
+    expect([null, 400], headers).toContain(await post(headers));
+});
+
+test('TRACE is answered by nobody', async () => {
+  const { host } = new URL(address());
+  for (const path of ['/', '/api/v1/people'])
+    expect(await raw(`TRACE ${path} HTTP/1.1\r\nHost: ${host}\r\n\r\n`)).toBe(404);
 });
