@@ -164,6 +164,13 @@ const records = async (page: Page): Promise<void> => {
   await page.getByTestId('ledger-check').getByText('Everything holds').waitFor();
 };
 
+const people = async (page: Page): Promise<void> => {
+  await page.goto('/settings/people');
+  await page.getByLabel('Name, as records will say it').fill('Gita');
+  await page.getByRole('button', { name: 'Add and invite' }).click();
+  await page.getByTestId('qr').waitFor();
+};
+
 const SHOTS: readonly Shot[] = [
   { name: 'tool', size: DESIGN, show: openTool('TS-07', '') },
   { name: 'tool-beam', size: DESIGN, show: openTool('TB-01', '') },
@@ -225,6 +232,9 @@ const SHOTS: readonly Shot[] = [
   { name: 'sign', size: DESIGN, show: (page) => openJob(page, 'Mill holders 3 and 5', 'sign') },
   { name: 'tools', size: DESIGN, show: async (page) => void (await page.goto('/tools')) },
   { name: 'sums', size: DESIGN, show: async (page) => void (await page.goto('/sums')) },
+  { name: 'people', size: DESIGN, show: people },
+  { name: 'people-phone', size: PHONE, show: people },
+  { name: 'me', size: DESIGN, show: async (page) => void (await page.goto('/me')) },
   { name: 'settings', size: DESIGN, show: async (page) => void (await page.goto('/settings')) },
   { name: 'records', size: DESIGN, show: records },
   { name: 'records-phone', size: PHONE, show: records },
@@ -271,7 +281,7 @@ const KEPT: ReadonlySet<string> = new Set([
   'settings',
   'records',
   'specs',
-  'template',
+  'people',
   'device',
   'conflicts',
   'tool',

@@ -92,7 +92,7 @@ test('a collet, 16 size and 4 mm, from the list to the signature: depth, flutes,
   await page.goto(`/jobs/${job}/sign`);
   await expect(page.getByTestId('steps-done')).toContainText('0.006 mm, with indicator DI-2');
   await page.getByLabel('PIN').first().fill(pinOf('Bram'));
-  await page.getByRole('button', { name: /Sign/ }).first().click();
+  await page.getByRole('main').getByRole('button', { name: /Sign/ }).first().click();
   const stage = async () =>
     ((await (await page.request.get('/api/v1/jobs')).json()) as { id: string; stage: string }[]).find(
       ({ id }) => id === job,

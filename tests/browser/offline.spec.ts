@@ -6,6 +6,7 @@ import { freePort } from '../../scripts/site/free-port.ts';
 import {
   address,
   benchApart,
+  betweenPulses,
   eventsOf,
   expect,
   PICTURE,
@@ -283,4 +284,66 @@ test('who signs in on a device sees nothing that was kept of the person before',
   await tab.goto(`/jobs/${job}/bench`);
   await expect(tab.getByRole('heading', { name: 'The site can’t be reached' })).toBeVisible();
   await context.close();
+});
+
+test('a second person takes over off the network: claimed, said in the record, and confirmed by their PIN', async ({
+  browser,
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const { server, job, context, bench } = await benchApart(browser, page, 'Taken over', 4, 'allow');
+  // Somebody who looks on from a device of their own: a sign-in on this one ends whoever’s session it had.
+  const elsewhere = await browser.newContext({ baseURL: address() });
+  const onlooker = await elsewhere.newPage();
+  await signedIn(onlooker, 'Bram');
+  await bench.evaluate(() => navigator.serviceWorker.ready.then(() => null));
+  await server.stop();
+  await bench.keyboard.press('e');
+  await bench.getByRole('button', { name: /Hand the job over/ }).click();
+  await bench.getByLabel('What they must know').fill('P1 is tight');
+  await bench.getByRole('button', { name: 'Hand over, and let them sign in' }).click();
+  const asked = bench.getByRole('dialog', { name: 'Who takes over?' });
+  await asked.getByRole('button', { name: /Eko/ }).click();
+  const strip = bench.getByTestId('claimed');
+  await expect(strip).toContainText('Eko, as claimed');
+  await expect(strip).toContainText('What Dewi did goes first');
+  // What was left for the next one is read by the next one, who then pulls.
+  await expect(bench.getByTestId('handed-over')).toContainText('P1 is tight');
+  await bench.getByTestId('handed-over').getByRole('button', { name: 'Seen' }).click();
+  for (let pulses = 0; pulses < 4; pulses += 1) {
+    if ((await bench.getByTestId('main-action').textContent())?.includes('It clicked')) break;
+    await bench.keyboard.press('Space');
+    await betweenPulses(bench);
+  }
+  await bench.keyboard.press('Space');
+  // The tab is closed and opened again: it is still Eko’s, as claimed.
+  await bench.reload();
+  await expect(strip).toContainText('Eko, as claimed');
+
+  const again = await startOwn(Number(new URL(bench.url()).port));
+  // The site hears of it by Dewi’s session; of what Eko did it has nothing yet.
+  await expect(strip.getByRole('link', { name: 'Confirm with Eko’s PIN' })).toBeVisible({ timeout: 60_000 });
+  const by = async (name: string) =>
+    ((await eventsOf(onlooker, job)) as readonly { kind: string; person?: { name: string } }[]).filter(
+      ({ kind, person }) => person?.name === name && kind === 'pull-made',
+    ).length;
+  await expect
+    .poll(async () => (await eventsOf(onlooker, job)).some(({ kind }) => kind === 'bench-taken-over'))
+    .toBe(true);
+  expect(await by('Eko')).toBe(0);
+  await onlooker.goto(`/jobs/${job}/sign`);
+  await expect(onlooker.getByTestId('claims-made')).toContainText('Claimed, not confirmed');
+
+  await strip.getByRole('link', { name: 'Confirm with Eko’s PIN' }).click();
+  await bench.getByRole('button', { name: /Eko/ }).click();
+  await bench.getByLabel('PIN').fill(pinOf('Eko'));
+  await bench.getByRole('button', { name: 'Sign in' }).click();
+  await bench.waitForURL(/bench$/);
+  await expect(strip).toHaveCount(0);
+  await expect.poll(() => by('Eko'), { timeout: 30_000 }).toBe(1);
+  await onlooker.reload();
+  await expect(onlooker.getByTestId('claims-made')).toContainText('Confirmed by Eko’s PIN');
+  await elsewhere.close();
+  await context.close();
+  await again.stop();
 });

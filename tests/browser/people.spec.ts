@@ -182,7 +182,7 @@ test('a person changes their PIN, sees where they are signed in, ends it, and si
   await expect(phone.getByRole('button', { name: 'Make an address' })).toBeVisible();
   expect((await phone.request.get(calendar)).status()).toBe(404);
 
-  await phone.getByRole('button', { name: 'Sign out' }).first().click();
+  await phone.getByRole('main').getByRole('button', { name: 'Sign out', exact: true }).click();
   await phone.waitForURL(/sign-in/);
   expect((await phone.request.get('/api/v1/jobs')).status()).toBe(401);
   for (const each of [context, first, second]) await each.close();
@@ -214,7 +214,7 @@ test('without a connection nobody is signed out, and the button says so', async 
   await page.goto('/me');
   await atRest(page);
   await page.context().setOffline(true);
-  const button = page.getByRole('main').getByRole('button', { name: 'Sign out' });
+  const button = page.getByRole('main').getByRole('button', { name: 'Sign out', exact: true });
   await button.click();
   await expect(page.getByText('No connection')).toBeVisible();
   await page.context().setOffline(false);

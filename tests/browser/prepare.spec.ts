@@ -182,7 +182,7 @@ test('a step of every act, what goes wrong led through, a part scrapped, a note 
   await test.step('all of it stands on Sign, and the photographs are the ones that the record names', async () => {
     await page.goto(`/jobs/${job}/sign`);
     await expect(page.getByTestId('notes-made')).toContainText('strip is bent');
-    const link = page.getByTestId('notes-made').getByRole('link', { name: 'photograph' });
+    const link = page.getByTestId('notes-made').getByRole('link', { name: 'as it was sent' });
     const kept = await page.request.get(`${address()}${await link.getAttribute('href')}`);
     expect(kept.status()).toBe(200);
     const events = (await (await page.request.get(`${address()}/api/v1/jobs/${job}/events`)).json()) as {

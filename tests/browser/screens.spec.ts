@@ -122,6 +122,9 @@ const SCREENS: readonly { readonly name: string; readonly open: (page: Page) => 
       await page.getByRole('button', { name: 'Write one like it' }).first().click();
     },
   },
+  { name: 'people', open: (page) => page.goto('/settings/people') },
+  { name: 'one’s own', open: (page) => page.goto('/me') },
+  { name: 'joining', open: (page) => page.goto('/join') },
   { name: 'sign-in', open: (page) => page.goto('/sign-in') },
 ];
 

@@ -264,6 +264,26 @@ describe('what is claimed is checked', () => {
   });
 });
 
+describe('that somebody took the bench over off the network', () => {
+  test('is taken of somebody who works here, as they are named here, and of nobody else', async () => {
+    const [tam, ines] = [await person('Tam'), await person('Ines')];
+    const { job } = await plannedJob();
+    const sent = async (claimed: Person) => {
+      const event = happening(job, tam, {
+        kind: 'bench-taken-over',
+        body: { claimed, since: '2026-11-02T08:00:00.000Z' },
+      });
+      return valueOrThrow(await appendEvents(job, [event], tam)).refused?.problem ?? null;
+    };
+    const untrue = { code: 'claim-untrue', field: 'claimed' };
+    expect(await sent({ ...ines, role: 'lead' })).toEqual(untrue);
+    expect(await sent({ ...ines, id: uuidv7() })).toEqual(untrue);
+    expect(await sent(tam)).toEqual(untrue);
+    expect(await sent(ines)).toBeNull();
+    expect((await stateOf(job)).claims).toMatchObject([{ claimed: ines, person: tam, confirmedAt: null }]);
+  });
+});
+
 describe('times', () => {
   const contact = (part: Partial<Contact>): Contact => ({
     ...unknownContact(),

@@ -38,6 +38,8 @@ const HOOKS: Readonly<Record<string, string>> = {
   'jobs/bench/use-after-frame.ts': 'one effect and a state; measured in Chromium by bench -- screen',
   'jobs/bench/use-comfort.ts': 'subscribes to comfortStore, which tests/client tests',
   'kit/use-pad.ts': 'one media query and a choice; tried in Chromium by hands.spec',
+  'people/use-people.ts':
+    'what a lead asks of PEOPLE_OPERATIONS and how all stand then; tried in Chromium by people.spec',
   'shared/use-lines.ts': 'reads lines as readLines does; tried in Chromium by keeping.spec',
   'shared/use-search.ts': 'a pause and a request; tried in Chromium by specs.spec',
   'jobs/plan/use-route.ts':

@@ -29,6 +29,8 @@ const withTrouble = () => {
   job.happen({ kind: 'part-scrapped', body: { group: 'A', part: 'KC-1', why: 'ring scratch', replacement } });
   const picture = { attachmentId: TOOL.id, sha256: 'a'.repeat(64) };
   job.happen({ kind: 'note-made', body: { position, text: 'new one', isHandOver: true, picture } });
+  const claimed = { id: picture.attachmentId, name: 'Eko', role: 'technician' as const };
+  job.happen({ kind: 'bench-taken-over', body: { claimed, since: '2026-11-02T08:00:00.000Z' } });
   return job;
 };
 

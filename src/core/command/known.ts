@@ -32,6 +32,8 @@ export type Known = {
   readonly isInBook: (requirement: PlannedRequirement) => boolean;
   /** Whether a kind of joint is one that the site plans with, as it stands there. */
   readonly isJointKind: (kind: JointKind) => boolean;
+  /** Whether somebody works at the site, as they are named and entitled there. */
+  readonly isPerson: (person: Person) => boolean;
   /** When it happened, as well as the asker knows it; null where they don't. */
   readonly at: string | null;
   /** Where the job's chain stands; null where the asker does not know. */
@@ -60,6 +62,7 @@ export const knowingNothing = (person: Person): Known => ({
   ...knowingCrib({ tools: [], adapters: [] }),
   isInBook: () => true,
   isJointKind: () => true,
+  isPerson: () => true,
   at: null,
   head: null,
   shown: null,

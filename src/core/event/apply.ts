@@ -1,5 +1,6 @@
 import type { Happened } from '../job/happened.ts';
 import { built, toBuild } from '../view/bench.ts';
+import { confirmedBy, openClaims } from '../view/claims.ts';
 import type { JobView, JobViews } from '../view/job-view.ts';
 import type { JobEvent, UnplacedEvent } from './event.ts';
 import type { Applies } from './event-kind.ts';
@@ -27,6 +28,8 @@ export const applied = (job: JobView | null, event: UnplacedEvent | JobEvent): J
 const changed = (own: JobView, event: UnplacedEvent | JobEvent): JobView => {
   for (const apply of APPLIES.get(event.kind) ?? [])
     Object.assign(own, apply(own, event as Happened<unknown>));
+  // Whatever somebody sends as themselves confirms what was said of them.
+  if (openClaims(own).length > 0) Object.assign(own, confirmedBy(own, event as Happened<unknown>));
   return own;
 };
 

@@ -1,4 +1,5 @@
 import { angleTurned } from './kinds/angle-turned.ts';
+import { benchTakenOver } from './kinds/bench-taken-over.ts';
 import { cautionsConfirmed } from './kinds/cautions-confirmed.ts';
 import { fastenerChecked } from './kinds/fastener-checked.ts';
 import { fastenerInspected } from './kinds/fastener-inspected.ts';
@@ -55,4 +56,5 @@ export const EVENT_KINDS = {
   'note-made': noteMade,
   'tools-wound-down': toolsWoundDown,
   'angle-turned': angleTurned,
+  'bench-taken-over': benchTakenOver,
 } as const;

@@ -2,6 +2,7 @@ import type { JobPlan } from '../job/plan.ts';
 import type { Person } from '../people/person.ts';
 import { type BenchView, newBench } from './bench.ts';
 import { type ChecksView, NO_CHECKS } from './checks.ts';
+import { type ClaimsView, NO_CLAIMS } from './claims.ts';
 import { NO_NOTES, type NotesView } from './notes.ts';
 import type { PlanningView } from './planning.ts';
 import { NO_SIGNATURES, type SignaturesView } from './signatures.ts';
@@ -15,10 +16,17 @@ export type JobViews = {
   readonly signatures: SignaturesView;
   readonly checks: ChecksView;
   readonly notes: NotesView;
+  readonly claims: ClaimsView;
 };
 
 /** What a job's events add up to. */
-export type JobView = PlanningView & BenchView & StepsView & SignaturesView & ChecksView & NotesView;
+export type JobView = PlanningView &
+  BenchView &
+  StepsView &
+  SignaturesView &
+  ChecksView &
+  NotesView &
+  ClaimsView;
 
 /** A job just planned. */
 export const newJobView = (planned: {
@@ -39,4 +47,5 @@ export const newJobView = (planned: {
   ...NO_SIGNATURES,
   ...NO_CHECKS,
   ...NO_NOTES,
+  ...NO_CLAIMS,
 });

@@ -4,6 +4,7 @@ import type { UnplacedEvent } from '#core/event/event.ts';
 import type { PlannedRequirement } from '#core/job/plan.ts';
 import type { JointKind } from '#core/joint/joint-kind.ts';
 import { isKindOfSite } from '#core/joint/joint-kinds.ts';
+import type { Person } from '#core/people/person.ts';
 import { DEFAULT_SCHOOLS, type Schools } from '#core/target/schools.ts';
 import type { Adapter } from '#core/tool/adapter.ts';
 import { toolBlocks } from '#core/tool/tool-blocks.ts';
@@ -12,6 +13,7 @@ import type { Asker } from '../asker.ts';
 import type { Connection } from '../database/pool.ts';
 import { selectAdapters } from '../queries/adapters.ts';
 import { selectSiteKinds } from '../queries/own-kinds.ts';
+import { selectPeople } from '../queries/people.ts';
 import { selectSite } from '../queries/site.ts';
 import { type KnownTool, selectKnownTools, selectToolsInUse } from '../queries/tools.ts';
 import { requirementsInBook } from './requirements-in-book.ts';
@@ -46,6 +48,8 @@ export type ReadAhead = {
   readonly inBook: ReadonlySet<string>;
   /** The kinds of joint that the site has, where a job is planned. */
   readonly kinds: readonly JointKind[];
+  /** Who works here, where somebody is said to have taken over. */
+  readonly people: readonly Person[];
 };
 
 const wholeCrib = async (db: Connection): Promise<ReadAhead['crib']> => {
@@ -63,6 +67,7 @@ export const readAhead = async (db: Connection, events: readonly UnplacedEvent[]
   crib: events.some(({ kind }) => kind === 'tool-chosen') ? await wholeCrib(db) : null,
   inBook: await requirementsInBook(db, events.flatMap(requirementsOf)),
   kinds: events.some(({ kind }) => kind === 'job-planned') ? await selectSiteKinds(db) : [],
+  people: events.some(({ kind }) => kind === 'bench-taken-over') ? await selectPeople(db) : [],
 });
 
 /** All that the site knows of a batch: what was read ahead, and now, in one statement, what stands against the tools that were used. */
@@ -70,7 +75,7 @@ export const knownToSite = async (
   db: Connection,
   events: readonly UnplacedEvent[],
   person: Asker,
-  { crib, inBook, kinds }: ReadAhead,
+  { crib, inBook, kinds, people }: ReadAhead,
 ): Promise<SiteKnowledge> => {
   const toolIds = crib ? [] : [...new Set(events.flatMap(toolsOf))];
   const inUse = toolIds.length > 0 ? await selectToolsInUse(db, toolIds) : NO_TOOLS;
@@ -82,7 +87,9 @@ export const knownToSite = async (
   const isInBook: Known['isInBook'] = (requirement) =>
     requirement.book === null || inBook.has(canonicalText(requirement));
   const isJointKind: Known['isJointKind'] = (kind) => isKindOfSite(kind, kinds);
-  const base = { ...knowingNothing(person), hasHappened: true, isInBook, isJointKind };
+  const isPerson: Known['isPerson'] = ({ id, name, role }) =>
+    people.some((each) => each.id === id && each.name === name && each.role === role);
+  const base = { ...knowingNothing(person), hasHappened: true, isInBook, isJointKind, isPerson };
   const days = new Map<string, Known>();
   return (instant) => {
     const day = siteDay(instant, timeZone);

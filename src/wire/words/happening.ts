@@ -29,6 +29,7 @@ const WORDS: Readonly<Record<UnplacedEvent['kind'], string>> = {
   'note-made': 'a note',
   'tools-wound-down': 'tools wound down',
   'angle-turned': 'turned on by an angle',
+  'bench-taken-over': 'the bench taken over',
 };
 
 /** What happened, as a list of what waits names it: "a pull of P1". */

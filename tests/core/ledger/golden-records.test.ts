@@ -23,6 +23,7 @@ const OF_ANY_JOINT = [
   'note-made',
   'tools-wound-down',
   'angle-turned',
+  'bench-taken-over',
 ] as const;
 
 /** Kinds of event that a version did not have yet. */

@@ -47,10 +47,15 @@ const VoidThis = ({ bench, onClose }: { readonly bench: Bench; readonly onClose:
   );
 };
 
-type Props = { readonly bench: Bench; readonly job: OpenJob; readonly person: Person };
+type Props = {
+  readonly bench: Bench;
+  readonly job: OpenJob;
+  readonly person: Person;
+  readonly people: readonly Person[];
+};
 
 /** What stands over the bench until it is answered. */
-export const BenchQuestions = ({ bench, job, person }: Props) => {
+export const BenchQuestions = ({ bench, job, person, people }: Props) => {
   const { view } = job;
   const close = (): void => bench.ask(null);
   const title = bench.action.kind === 'step' ? bench.action.due.step.title : '';
@@ -84,7 +89,16 @@ export const BenchQuestions = ({ bench, job, person }: Props) => {
         />
       );
     case 'else':
-      return <ElseDialog bench={bench} view={view} person={person} allSent={job.allSent} onClose={close} />;
+      return (
+        <ElseDialog
+          bench={bench}
+          view={view}
+          person={person}
+          people={people}
+          allSent={job.allSent}
+          onClose={close}
+        />
+      );
     case 'second-click':
       return <SecondClick bench={bench} onClose={close} />;
     case 'replace':

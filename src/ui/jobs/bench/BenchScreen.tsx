@@ -7,6 +7,7 @@ import { isDeviceWanted } from '#core/view/device-wanted.ts';
 import { handedOver } from '#core/view/notes.ts';
 import { passLimits } from '#core/view/pass-limits.ts';
 import { Later } from '../../kit/Later.tsx';
+import { AtHand } from '../AtHand.tsx';
 import { JobDrawing } from '../drawing/JobDrawing.tsx';
 import { JobHeader } from '../JobHeader.tsx';
 import { useJob } from '../use-job.ts';
@@ -33,10 +34,21 @@ const HandedOver = lazy(loadHandedOver);
 /** How many of those that follow are joined by the dotted line. */
 const DRAWN_AHEAD = 3;
 
-type Props = { readonly events: readonly LedgerEvent[]; readonly person: Person };
+type Props = {
+  readonly events: readonly LedgerEvent[];
+  readonly person: Person;
+  /** Everyone who works here. */
+  readonly people: readonly Person[];
+};
 
 /** The bench: one fastener at a time, hands free. What changes scrolls above; the verdict and the actions keep their place at the foot. */
-export const BenchScreen = ({ events, person }: Props) => {
+export const BenchScreen = ({ person, ...given }: Props) => (
+  <AtHand person={person} job={given.events[0]?.job ?? ''}>
+    {(hands) => <BenchInHand {...given} person={hands} />}
+  </AtHand>
+);
+
+const BenchInHand = ({ events, person, people }: Props) => {
   const job = useJob(events[0]?.job ?? '', events, person);
   const [comfort, comfortStore] = useComfort();
   const bench = useBench(job, comfortStore, person);
@@ -133,7 +145,7 @@ export const BenchScreen = ({ events, person }: Props) => {
       </div>
       {bench.question !== null && (
         <Suspense fallback={null}>
-          <BenchQuestions bench={bench} job={job} person={person} />
+          <BenchQuestions bench={bench} job={job} person={person} people={people} />
         </Suspense>
       )}
     </>

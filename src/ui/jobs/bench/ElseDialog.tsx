@@ -8,12 +8,14 @@ import { Dialog } from '../../kit/Dialog.tsx';
 import { KnownTroubles } from './KnownTroubles.tsx';
 import { NoteForm } from './NoteForm.tsx';
 import { ScrapForm } from './ScrapForm.tsx';
+import { TakeOver } from './TakeOver.tsx';
 import type { Bench } from './use-bench.ts';
 
 type Props = {
   readonly bench: Bench;
   readonly view: JobView;
   readonly person: Person;
+  readonly people: readonly Person[];
   readonly allSent: () => Promise<void>;
   readonly onClose: () => void;
 };
@@ -21,8 +23,10 @@ type Props = {
 const CHOICE = 'act-quiet min-h-14 justify-start text-left';
 
 /** What went wrong at the fastener in front, and what else there is to do or to note there. */
-export const ElseDialog = ({ bench, view, person, allSent, onClose }: Props) => {
-  const [asked, setAsked] = useState<'note' | 'hand-over' | 'scrap' | 'nothing-harmed' | null>(null);
+export const ElseDialog = ({ bench, view, person, people, allSent, onClose }: Props) => {
+  const [asked, setAsked] = useState<'note' | 'hand-over' | 'take-over' | 'scrap' | 'nothing-harmed' | null>(
+    null,
+  );
   const { fastener, position } = bench;
   const group = fastener ? groupOf(view.plan, fastener.planned) : null;
   const part = group?.parts.find(({ code }) => code === fastener?.planned.part);
@@ -36,8 +40,11 @@ export const ElseDialog = ({ bench, view, person, allSent, onClose }: Props) => 
         isHandOver={asked === 'hand-over'}
         allSent={allSent}
         onClose={onClose}
+        onOutOfReach={() => setAsked('take-over')}
       />
     );
+  if (asked === 'take-over')
+    return <TakeOver bench={bench} person={person} people={people} onClose={onClose} />;
   if (asked === 'scrap' && group && part)
     return <ScrapForm bench={bench} group={group.id} part={part} onClose={onClose} />;
   if (asked === 'nothing-harmed')

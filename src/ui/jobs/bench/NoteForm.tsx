@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { z } from 'zod';
 import type { TakenPicture } from '#client/pictures/take-picture.ts';
+import { siteAnswers } from '#client/site-answers.ts';
 import type { Person } from '#core/people/person.ts';
 import type { JobView } from '#core/view/job-view.ts';
 import { Dialog } from '../../kit/Dialog.tsx';
@@ -19,13 +20,15 @@ type Props = {
   /** Resolves once what happened here is with the site: who signs in next does not send it. */
   readonly allSent: () => Promise<void>;
   readonly onClose: () => void;
+  /** Asks who takes over where nobody can sign in. */
+  readonly onOutOfReach: () => void;
 };
 
 const LONGEST = 500;
 const schema = z.object({ text: z.string().trim().max(LONGEST) });
 
 /** Words, a photograph or both, for the record: of the fastener in front, or for the person who takes the job over. */
-export const NoteForm = ({ bench, view, person, isHandOver, allSent, onClose }: Props) => {
+export const NoteForm = ({ bench, view, person, isHandOver, allSent, onClose, onOutOfReach }: Props) => {
   const [picture, setPicture] = useState<TakenPicture | null>(null);
   const form = useKitForm(schema, { defaults: { text: '' }, draft: `jentik-note-${view.job}` });
   const about = isHandOver ? null : bench.position;
@@ -41,6 +44,10 @@ export const NoteForm = ({ bench, view, person, isHandOver, allSent, onClose }: 
           if (!bench.happen({ kind: 'note-made', body: { position: about, text, isHandOver, picture } }))
             return null;
           if (isHandOver) {
+            if (!(await siteAnswers())) {
+              onOutOfReach();
+              return null;
+            }
             await allSent();
             window.location.assign(`/sign-in?to=/jobs/${view.job}/bench`);
           } else onClose();

@@ -13,6 +13,7 @@ import { schoolWords } from '#wire/words/derivation.ts';
 import { ORDER_WORDS } from '#wire/words/order.ts';
 import { KeepTemplate } from '../../templates/KeepTemplate.tsx';
 import { AssumedLines } from '../AssumedLines.tsx';
+import { AtHand } from '../AtHand.tsx';
 import { JobDrawing } from '../drawing/JobDrawing.tsx';
 import { JobHeader } from '../JobHeader.tsx';
 import { useJob } from '../use-job.ts';
@@ -60,7 +61,13 @@ const SourceLine = ({ view }: { readonly view: JobView }) => {
 };
 
 /** A job's plan: the drawing, the list beside it in the order of the work, the tools of each group, and why each value is what it is. */
-export const PlanScreen = ({ events, person, tools, adapters, news, parts, pace }: Props) => {
+export const PlanScreen = ({ person, ...given }: Props) => (
+  <AtHand person={person} job={given.events[0]?.job ?? ''}>
+    {(hands) => <PlanInHand {...given} person={hands} />}
+  </AtHand>
+);
+
+const PlanInHand = ({ events, person, tools, adapters, news, parts, pace }: Props) => {
   const job = useJob(events[0]?.job ?? '', events, person);
   const [chosen, setChosen] = useState<string | null>(null);
   const { view } = job;

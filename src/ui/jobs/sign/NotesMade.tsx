@@ -1,11 +1,20 @@
 import type { JobView } from '#core/view/job-view.ts';
 import { timeHere } from '../../kit/time/here.ts';
 
-/** A photograph that an event names, as its small picture where the site has it. */
+/** A photograph that an event names, as the site draws it, and as it was sent. */
 export const KeptPicture = ({ attachmentId }: { readonly attachmentId: string }) => (
-  <a href={`/api/v1/attachments/${attachmentId}`} className="inline-block min-h-11 content-center">
-    photograph
-  </a>
+  <>
+    <a href={`/api/v1/attachments/${attachmentId}`} className="inline-block min-h-11 content-center">
+      photograph
+    </a>{' '}
+    {/* The bytes whose hash the record names. */}
+    <a
+      href={`/api/v1/attachments/${attachmentId}?original=1`}
+      className="inline-block min-h-11 content-center text-s"
+    >
+      as it was sent
+    </a>
+  </>
 );
 
 /** What people noted of the job and its fasteners, with who and when. */

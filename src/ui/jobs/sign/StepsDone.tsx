@@ -3,6 +3,7 @@ import type { JobView } from '#core/view/job-view.ts';
 import { ASSUMPTION_TITLES } from '#wire/words/assumption.ts';
 import { limitsWords, stepResultWords } from '#wire/words/joint.ts';
 import { timeHere } from '../../kit/time/here.ts';
+import { ClaimsMade } from './ClaimsMade.tsx';
 import { KeptPicture, NotesMade } from './NotesMade.tsx';
 
 const titleOfConfirmed = (titles: ReadonlyMap<string, string>, id: string): string =>
@@ -50,6 +51,7 @@ export const StepsDone = ({ view }: { readonly view: JobView }) => {
         </>
       )}
       <NotesMade view={view} />
+      <ClaimsMade view={view} />
     </>
   );
 };

@@ -1,0 +1,46 @@
+import { describe, expect, test } from 'vitest';
+import { applied } from '#core/event/apply.ts';
+import type { JobHappening } from '#core/event/event.ts';
+import type { Person } from '#core/people/person.ts';
+import { openClaims } from '#core/view/claims.ts';
+import type { JobView } from '#core/view/job-view.ts';
+import { SampleJob, TECHNICIAN } from '../job/sample-job.ts';
+
+const EKO: Person = { id: '0190a000-0000-7000-8000-0000000000e0', name: 'Eko', role: 'technician' };
+const NOTE: JobHappening = {
+  kind: 'note-made',
+  body: { position: null, text: 'went on', isHandOver: false, picture: null },
+};
+/** That somebody takes the bench over now. */
+const takenOver = (job: SampleJob, claimed = EKO): JobHappening => ({
+  kind: 'bench-taken-over',
+  body: { claimed, since: new Date(job.nowMs).toISOString() },
+});
+
+describe('who is said to have taken the bench over off the network', () => {
+  test('is a claim until something comes of their own, done since', () => {
+    const job = new SampleJob().ready();
+    job.happen(NOTE, EKO);
+    job.happen(takenOver(job));
+    expect(openClaims(job.state)).toMatchObject([{ claimed: EKO, person: TECHNICIAN, confirmedAt: null }]);
+    job.happen(NOTE);
+    expect(openClaims(job.state)).toHaveLength(1);
+    job.happen(NOTE, EKO);
+    expect(openClaims(job.state)).toEqual([]);
+    expect(job.state.claims[0]?.confirmedAt).toBe(job.events.at(-1)?.deviceTime);
+  });
+
+  test('what they did before it confirms nothing, however late it comes', () => {
+    const job = new SampleJob().ready();
+    const early = job.event(NOTE, EKO);
+    job.happen(takenOver(job));
+    expect(openClaims(applied(job.state, early) as JobView)).toHaveLength(1);
+  });
+
+  test('nobody takes over from themselves', () => {
+    const job = new SampleJob().ready();
+    expect(job.try(takenOver(job, TECHNICIAN))).toMatchObject({
+      refusal: { code: 'claim-untrue', field: 'claimed' },
+    });
+  });
+});
