@@ -15,7 +15,7 @@ export const SignIn = ({ people, to }: { readonly people: readonly Person[]; rea
           className="panel grid min-h-28 content-center justify-items-start gap-1 px-5 text-left hover:border-layout"
           onClick={() => setPerson(each)}
         >
-          <span className="text-xl font-bold">{each.name}</span>
+          <span className="max-w-full text-xl font-bold wrap-anywhere">{each.name}</span>
           <span className="text-faint">{each.role}</span>
         </button>
       ))}

@@ -33,7 +33,10 @@ export const MemberRow = ({ member, me, people: { after, invite } }: Props) => {
   return (
     <li className="grid gap-2 border-b border-rule py-3 last:border-0" data-testid="member">
       <div>
-        <strong className={leftAt === null ? 'text-l' : 'text-l text-faint'}>{name}</strong> {role}
+        <strong className={leftAt === null ? 'text-l wrap-anywhere' : 'text-l wrap-anywhere text-faint'}>
+          {name}
+        </strong>{' '}
+        {role}
         {id === me.id && ' (you)'}
         <div className={hasPin || leftAt !== null ? 'text-s text-faint' : 'text-s font-bold text-low'}>
           {standingWords(member)}

@@ -8,7 +8,6 @@ type SiteCode =
   | 'body-invalid'
   | 'body-too-large'
   | 'wrong-origin'
-  | 'wrong-host'
   | 'wrong-content-type'
   | 'not-your-event'
   | 'kind-not-accepted'
@@ -24,10 +23,7 @@ type SiteCode =
   | 'outbox-unreadable'
   | 'fault'
   | 'attachment-type'
-  | 'attachment-too-large'
-  | 'attachment-broken'
-  | 'attachment-active'
-  | 'attachments-full';
+  | 'attachment-too-large';
 
 type Wording = {
   readonly [C in SiteCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
@@ -75,12 +71,6 @@ export const SITE_WORDS: Wording = {
   'body-too-large': (p) => words('Too much at once', `At most ${p.mostBytes / 1e6} MB.`, 'Send it in parts.'),
   'wrong-origin': () =>
     words('Not from this site', 'The request came from another page.', 'Open Jentik in its own tab.'),
-  'wrong-host': () =>
-    words(
-      'Not the address of this site',
-      'The request names another host than the site was given.',
-      'Open the site at its own address; JENTIK_ADDRESS says it where Jentik is started.',
-    ),
   'wrong-content-type': () =>
     words('Not JSON', 'This address takes JSON.', 'Send it with content type application/json.'),
   'not-your-event': (p) =>
@@ -158,30 +148,6 @@ export const SITE_WORDS: Wording = {
       'Not a photograph or PDF',
       'Only JPEG, PNG, WebP and PDF can be attached.',
       'Take a photograph of it, or print it to PDF.',
-    ),
-  'attachment-broken': (p) =>
-    words(
-      'The file is not whole',
-      p.mediaType === 'application/pdf'
-        ? 'It begins as a PDF and can’t be read as one to its end.'
-        : 'It begins as a picture and can’t be read as one to its end.',
-      'Take or export it again; nothing was kept of it.',
-    ),
-  'attachment-active': () =>
-    words(
-      'A PDF that does things',
-      'It holds a script, starts something, or carries other files.',
-      'Print it to a plain PDF, and attach that.',
-    ),
-  'attachments-full': (p) =>
-    words(
-      'No more files here',
-      p.of === 'files'
-        ? `At most ${p.most} files are kept with one thing.`
-        : `At most ${Math.round(p.most / 1e6)} MB are kept ${p.of === 'day' ? 'of one person in a day' : 'with one thing'}.`,
-      p.of === 'day'
-        ? 'Go on tomorrow, or let somebody else attach it.'
-        : 'Attach it to what it shows most closely, or put several pages into one PDF.',
     ),
   'attachment-too-large': (p) =>
     words(

@@ -1,4 +1,5 @@
 import { BOOK_WORDS } from './en-book.ts';
+import { DOORS_WORDS } from './en-doors.ts';
 import { KEEPING_WORDS } from './en-keeping.ts';
 import { LIST_WORDS } from './en-list.ts';
 import { PEOPLE_WORDS } from './en-people.ts';
@@ -15,6 +16,7 @@ const WORDING = {
   ...PLAN_WORDS,
   ...KEEPING_WORDS,
   ...PEOPLE_WORDS,
+  ...DOORS_WORDS,
 } satisfies {
   readonly [C in ProblemCode]: (problem: Extract<Problem, { readonly code: C }>) => ProblemWords;
 };
