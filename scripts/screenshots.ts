@@ -233,7 +233,11 @@ const SHOTS: readonly Shot[] = [
   { name: 'tools', size: DESIGN, show: async (page) => void (await page.goto('/tools')) },
   { name: 'sums', size: DESIGN, show: async (page) => void (await page.goto('/sums')) },
   { name: 'people', size: DESIGN, show: people },
-  { name: 'people-phone', size: PHONE, show: people },
+  {
+    name: 'people-phone',
+    size: PHONE,
+    show: async (page) => void (await page.goto('/settings/people')),
+  },
   { name: 'me', size: DESIGN, show: async (page) => void (await page.goto('/me')) },
   { name: 'settings', size: DESIGN, show: async (page) => void (await page.goto('/settings')) },
   { name: 'records', size: DESIGN, show: records },

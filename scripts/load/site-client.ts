@@ -72,8 +72,10 @@ export const signedInClient = async (address: string, name: string, pin: string)
     pin,
   });
   if (status !== 200) throw new Error(`${name} was not let in: ${JSON.stringify(body)}`);
+  const { id, name: known, role } = body as Person;
   return {
-    person: body as Person,
+    // As events name them: the answer says more beside it.
+    person: { id, name: known, role },
     cookie,
     ask: (method, path, said) => asked(address, agent, cookie, method, path, said),
     close: () => agent.destroy(),

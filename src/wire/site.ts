@@ -8,7 +8,7 @@ import { timeZoneSchema } from './site-time.ts';
 export const PIN_DIGITS = 6;
 export const PIN_DIGITS_MAX = 12;
 /** After how many minutes without anybody's doing a session ends, as a site is shipped. */
-const IDLE_MINUTES = 120;
+export const IDLE_MINUTES = 120;
 
 /** What a site has chosen for itself. */
 export const siteSchema = z.strictObject({

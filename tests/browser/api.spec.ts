@@ -363,7 +363,7 @@ test.describe('the door', () => {
       expect(scripts, path).not.toBe('');
       expect(scripts, path).not.toMatch(/unsafe|\*|https?:/);
       expect(policy, path).toContain("frame-ancestors 'none'");
-      expect(policy.includes("form-action 'self'") || policy.includes("default-src 'none'"), path).toBe(true);
+      expect(policy, path).toMatch(/form-action '(?:self|none)'/);
       expect(headers['x-content-type-options'], path).toBe('nosniff');
       expect(headers['x-powered-by'], path).toBeUndefined();
       // Here it is reached by http: a browser told otherwise would find nothing.

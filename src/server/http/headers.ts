@@ -5,7 +5,7 @@ const POLICY =
 const SCRIPTS = "script-src 'self'";
 
 /** The policy of a file that somebody brought: no script, nothing from elsewhere, no origin of its own. */
-export const FILE_POLICY = "default-src 'none'; frame-ancestors 'none'; sandbox";
+export const FILE_POLICY = "default-src 'none'; form-action 'none'; frame-ancestors 'none'; sandbox";
 
 /** The policy of a page: its scripts are files of the site and those whose hashes it names, never what stands in it. Styles may, because React and charts write
  *  them as attributes. */

@@ -39,7 +39,7 @@ ${retry ? '<a href="">Try again</a>' : ''}<a href="/jobs">Jobs</a>
     'content-type': 'text/html; charset=utf-8',
     'cache-control': 'no-store',
     'content-security-policy':
-      "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; frame-ancestors 'none'",
+      "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'",
     'x-content-type-options': 'nosniff',
   });
   const after = problem.headers.get('retry-after');

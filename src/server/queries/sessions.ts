@@ -1,5 +1,6 @@
 import type { RowDataPacket } from 'mysql2';
 import { type Person, personSchema } from '#core/people/person.ts';
+import { IDLE_MINUTES } from '#wire/site.ts';
 import { instantFromSql, instantToSql } from '../database/instant.ts';
 import type { Connection } from '../database/pool.ts';
 import { readableRows } from '../database/readable-rows.ts';
@@ -33,11 +34,12 @@ export const insertSession = async (db: Connection, session: NewSession): Promis
 /** Somebody who is signed in on a device, since when, and when they last did something there. */
 export type SignedIn = { readonly person: Person; readonly signedInAt: string; readonly seenAt: string };
 
-/** Who a session that has not ended belongs to; null otherwise, and where nobody has done anything in it since `idleSince` or its person has left. */
+/** Who a session that has not ended belongs to; null otherwise, and where nobody has done anything in it for as long as the site
+ *  chose or its person has left. One statement: every request asks it. */
 export const selectSignedIn = async (
   db: Connection,
   tokenHash: string,
-  { now, idleMinutes }: { readonly now: string; readonly idleMinutes: number },
+  now: string,
 ): Promise<SignedIn | null> => {
   const [rows] = await db.execute<RowDataPacket[]>(
     `
@@ -50,9 +52,10 @@ export const selectSignedIn = async (
       JOIN people ON people.id = sessions.person_id
      WHERE sessions.token_hash = :tokenHash
        AND sessions.expires_at > :now
-       AND sessions.seen_at > :now - INTERVAL :idleMinutes MINUTE
+       AND sessions.seen_at > :now - INTERVAL COALESCE(
+             (SELECT idle_minutes FROM site WHERE id = 1), :idleMinutes) MINUTE
        AND people.left_at IS NULL`,
-    { tokenHash, now: instantToSql(now), idleMinutes },
+    { tokenHash, now: instantToSql(now), idleMinutes: IDLE_MINUTES },
   );
   const [row] = rows;
   if (!row) return null;
