@@ -120,9 +120,9 @@ describe('kinds of joint are data', () => {
 });
 
 test('“conductor” and “from the door” belong to the cabinet alone: no screen and no rule says them', () => {
-  // What the forms before joint kinds said, the look-up by conductor sizes, and the reading of labels on cabinets say it too.
+  // What the forms before joint kinds said, the look-up by conductor sizes, the reading of labels on cabinets, and the list of all problems say it too.
   const allowed =
-    /joint\/kinds\/control-cabinet|joint\/proved-dead|event\/versions\/|ledger\/statement-[12]|spec\/conductor|spec\/lookup|spec\/label|spec\/search|spec\/book\/(requirement-list|size-doubt)|wire\/(compute|lookup|api)\.ts|wire\/api|wire\/words\/lookup|problems\/|compute\.ts|compute\/|ui\/specs|ui\/sums|server\/services\/compute/;
+    /joint\/kinds\/control-cabinet|joint\/proved-dead|event\/versions\/|ledger\/statement-[12]|spec\/conductor|spec\/lookup|spec\/label|spec\/search|spec\/book\/(requirement-list|size-doubt)|wire\/(compute|lookup|api)\.ts|wire\/api|wire\/operation-problems|wire\/words\/lookup|problems\/|compute\.ts|compute\/|ui\/specs|ui\/sums|server\/services\/compute/;
   const saying = sources(inProject('src')).filter(
     (path) =>
       !allowed.test(path) &&
