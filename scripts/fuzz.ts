@@ -9,6 +9,7 @@ import type { ProblemCode } from '#wire/problems/problem.ts';
 import { problemsOf } from '#wire/problems-of.ts';
 import { ledgerFindingWords } from '#wire/words/ledger.ts';
 import { numberOption, type Random, seeded } from './campaign/seeded.ts';
+import { SPENT } from './campaign/spent.ts';
 import { type Asked, ask, type Came, closeConnections } from './fuzz/ask.ts';
 import { fromSchema, type Schema } from './fuzz/from-schema.ts';
 import { type Ids, idIn, knownIds, knownOf } from './fuzz/known-site.ts';
@@ -28,15 +29,6 @@ const INPUTS = numberOption('--inputs', process.argv.includes('--small') ? 2_500
 const SEED = numberOption('--seed', 20_261_126);
 const AT_ONCE = 8;
 
-// End the sessions of those who ask, or take from them what they may do; asked by nobody only.
-const SPENT: ReadonlySet<string> = new Set([
-  'signOut',
-  'endOtherSessions',
-  'endSessionsOf',
-  'invite',
-  'leave',
-  'changeRole',
-]);
 // Heavy by nature and one at a time: a few are enough.
 const RARE: ReadonlySet<string> = new Set(['checkLedger', 'backUp', 'toolLabels']);
 

@@ -2,21 +2,12 @@ import { z } from 'zod';
 import { OPERATIONS } from '#wire/api.ts';
 import type { Operation } from '#wire/operation.ts';
 import type { Random } from '../campaign/seeded.ts';
+import { SPENT } from '../campaign/spent.ts';
 import { ask } from '../fuzz/ask.ts';
 import { fromSchema, type Schema } from '../fuzz/from-schema.ts';
 import { idIn, knownIds, knownOf } from '../fuzz/known-site.ts';
 import type { SiteClient } from '../load/site-client.ts';
 import { type FaultProxy, NETWORK_FAULTS } from './fault-proxy.ts';
-
-// End the session that they are asked with, or somebody else's.
-const SPENT: ReadonlySet<string> = new Set([
-  'signOut',
-  'endOtherSessions',
-  'endSessionsOf',
-  'invite',
-  'leave',
-  'changeRole',
-]);
 
 /** Asks every operation through a spoilt connection and then again, as a program does whose answer was lost: the second time it is answered, and never by a fault of
  *  the site's. Operations are read from where they are defined. Answers how many were asked, and what went wrong. */

@@ -31,6 +31,9 @@ export const JoinScreen = () => {
     <div className="panel mx-auto grid max-w-sm gap-3 p-5">
       <ProblemNotice problem={problem} />
       <CodeForm onCode={look} />
+      <a href="/sign-in" className="min-h-11 content-center text-layout underline underline-offset-3">
+        I have a PIN
+      </a>
     </div>
   );
 };

@@ -8,7 +8,9 @@ export const startSignOut = (): void =>
   window.addEventListener('click', ({ target }) => {
     const button = target instanceof Element && target.closest('[data-asks=sign-out]');
     if (!(button instanceof HTMLElement)) return;
-    const before = button.textContent;
+    // Beside its icon, where it has one.
+    const words = button.querySelector('[data-says]') ?? button;
+    const before = words.textContent;
     const isHeard = fetch('/api/v1/sessions', { method: 'DELETE' }).then(
       ({ ok }) => ok,
       () => false,
@@ -19,9 +21,9 @@ export const startSignOut = (): void =>
         window.location.assign('/sign-in');
         return;
       }
-      button.textContent = 'No connection';
+      words.textContent = 'No connection';
       setTimeout(() => {
-        button.textContent = before;
+        words.textContent = before;
       }, UNHEARD_MS);
     });
   });
