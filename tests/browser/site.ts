@@ -52,9 +52,22 @@ const until = async (page: Page, momentMs: number): Promise<void> => {
 /** Waits for as long as a person takes at least from one pulse to the next. */
 export const betweenPulses = (page: Page): Promise<void> => until(page, performance.now() + PULSE_MS);
 
-/** A page whose large action is pulsed as by a person: Space and Page Down, never two within a bounce. The pause begins when the browser has
- *  taken a pulse: one that a stalled browser stamps late would else come too close before the next. */
+const AWAKE_MS = 5_000;
+
+/** A page worked as by a person. It is looked at before it is touched: what is chosen in the moment in which it comes alive moves what is pressed next, and a press that
+ *  goes down on one thing and up on another is none (kit.spec touches pages earlier, by `waitUntil`). And its large action is pulsed by Space and Page Down never twice
+ *  within a bounce; the pause begins when the browser has taken a pulse: one that a stalled browser stamps late would else come too close before the next. */
 export const patient = (page: Page): Page => {
+  const go = page.goto.bind(page);
+  page.goto = async (url, options) => {
+    const answer = await go(url, options);
+    // One that never comes alive is what its own test is about.
+    if (!options?.waitUntil)
+      await page
+        .waitForFunction(() => !document.querySelector('astro-island[ssr]'), null, { timeout: AWAKE_MS })
+        .catch(() => undefined);
+    return answer;
+  };
   const press = page.keyboard.press.bind(page.keyboard);
   let nextAt = 0;
   page.keyboard.press = async (key, options) => {
