@@ -11,5 +11,7 @@ declare namespace App {
     scope: import('#wire/token.ts').TokenScope | null;
     /** Since when that person is signed in on this device. */
     signedInAt: string | null;
+    /** Whether what they showed still lets them in: what goes on for long asks again. */
+    isStillKnown: () => Promise<boolean>;
   }
 }

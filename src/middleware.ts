@@ -48,7 +48,9 @@ const recognised = async ({ cookies, locals, request, url }: APIContext): Promis
   const isApi = url.pathname.startsWith('/api/');
   const given = isApi ? request.headers.get('authorization') : null;
   if (given !== null) {
-    const program = await programBy(BEARER.exec(given)?.[1] ?? '');
+    const secret = BEARER.exec(given)?.[1] ?? '';
+    const program = await programBy(secret);
+    locals.isStillKnown = async () => (await programBy(secret)) !== null;
     locals.person = program?.person ?? null;
     locals.scope = program?.scope ?? null;
     return program !== null;
@@ -58,6 +60,7 @@ const recognised = async ({ cookies, locals, request, url }: APIContext): Promis
   const signedIn = token ? await signedInBy(token, !isApi || request.method !== 'GET') : null;
   locals.person = signedIn?.person ?? null;
   locals.signedInAt = signedIn?.signedInAt ?? null;
+  locals.isStillKnown = async () => token !== undefined && (await signedInBy(token)) !== null;
   return true;
 };
 

@@ -338,6 +338,10 @@ test('a second person takes over off the network: claimed, said in the record, a
   await bench.waitForURL(/bench$/);
   await expect(strip).toHaveCount(0);
   await expect.poll(() => by('Eko'), { timeout: 30_000 }).toBe(1);
+  // Also where Eko had done nothing since.
+  await expect
+    .poll(async () => (await eventsOf(onlooker, job)).some(({ kind }) => kind === 'take-over-confirmed'))
+    .toBe(true);
   await onlooker.reload();
   await expect(onlooker.getByTestId('claims-made')).toContainText('Confirmed by Eko’s PIN');
   await elsewhere.close();

@@ -31,6 +31,7 @@ const withTrouble = () => {
   job.happen({ kind: 'note-made', body: { position, text: 'new one', isHandOver: true, picture } });
   const claimed = { id: picture.attachmentId, name: 'Eko', role: 'technician' as const };
   job.happen({ kind: 'bench-taken-over', body: { claimed, since: '2026-11-02T08:00:00.000Z' } });
+  job.happen({ kind: 'take-over-confirmed', body: { since: '2026-11-02T08:00:00.000Z' } });
   return job;
 };
 

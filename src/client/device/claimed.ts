@@ -5,8 +5,13 @@ import { type OwnStore, type Store, storeOf } from '../store.ts';
 
 // Who has taken this device over where the site can't be reached. It is a claim, and outlives the tab: the site asks for the PIN once it answers.
 
-const claimedSchema = z.strictObject({ claimed: personSchema, by: personSchema, since: instantSchema });
-/** Who is said to be at this device, who said so and is signed in, and since when. */
+const claimedSchema = z.strictObject({
+  claimed: personSchema,
+  by: personSchema,
+  since: instantSchema,
+  job: z.uuid(),
+});
+/** Who is said to be at this device, who said so and is signed in, since when, and in which job it stands. */
 export type ClaimedHere = z.infer<typeof claimedSchema>;
 
 const NAME = 'jentik-claimed';

@@ -19,6 +19,7 @@ import { requirementMoved } from './kinds/requirement-moved.ts';
 import { rulesMoved } from './kinds/rules-moved.ts';
 import { runOnMeasured } from './kinds/run-on-measured.ts';
 import { stepDone } from './kinds/step-done.ts';
+import { takeOverConfirmed } from './kinds/take-over-confirmed.ts';
 import { toolChosen } from './kinds/tool-chosen.ts';
 import { toolSet } from './kinds/tool-set.ts';
 import { toolsWoundDown } from './kinds/tools-wound-down.ts';
@@ -57,4 +58,5 @@ export const EVENT_KINDS = {
   'tools-wound-down': toolsWoundDown,
   'angle-turned': angleTurned,
   'bench-taken-over': benchTakenOver,
+  'take-over-confirmed': takeOverConfirmed,
 } as const;

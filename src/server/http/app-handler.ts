@@ -52,7 +52,8 @@ const handlerOf =
     if (routeData?.origin !== 'project') return answerNowhere(incoming, response);
     // The body is read from the connection by the endpoint that wants it, with its bound.
     const knock = { address: '', device: null, agent: '' };
-    const locals: App.Locals = { incoming, knock, person: null, scope: null, signedInAt: null };
+    const isStillKnown = async (): Promise<boolean> => false;
+    const locals: App.Locals = { incoming, knock, person: null, scope: null, signedInAt: null, isStillKnown };
     const given = await app.render(request, { addCookieHeader: true, locals, routeData });
     // A door that is never asked this way: the framework's own page is for nobody.
     const isNowhere = given.status === 404 && !isJson(given.headers.get('content-type'));

@@ -207,10 +207,24 @@ export const streamedFile = (file: {
     },
   });
 
+/** How often a stream asks whether whoever listens is still signed in. */
+const KNOWN_EVERY_MS = 5_000;
+
+/** Whether whoever asks is still let in, asked of the site at most every so often. */
+const stillKnown = (isKnown: () => Promise<boolean>): (() => Promise<boolean>) => {
+  let askedAt = performance.now();
+  return async () => {
+    if (performance.now() - askedAt < KNOWN_EVERY_MS) return true;
+    askedAt = performance.now();
+    return isKnown();
+  };
+};
+
 const streamResponse = (
   values: AsyncGenerator<unknown>,
   written: (value: unknown) => string,
   type: string,
+  isHeard: () => Promise<boolean> = async () => true,
 ): Response => {
   const encoder = new TextEncoder();
   let isLeft = false;
@@ -222,7 +236,10 @@ const streamResponse = (
         // Whoever listened has gone while the next was awaited.
         if (isLeft) return;
         if (done) controller.close();
-        else controller.enqueue(encoder.encode(written(value)));
+        else if (!(await isHeard())) {
+          controller.close();
+          await values.return(undefined);
+        } else controller.enqueue(encoder.encode(written(value)));
       } catch (error) {
         console.error('a stream broke:', error);
         controller.error(error);
@@ -244,8 +261,12 @@ const EVENT_STREAM = 'text/event-stream';
 export const linesResponse = (values: AsyncGenerator<unknown>): Response =>
   streamResponse(values, (value) => `${JSON.stringify(value)}\n`, 'application/x-ndjson');
 
-/** Values as server-sent events; one that has an id is told with it, so that a browser that connects again says where it was. */
-export const eventsResponse = (values: AsyncGenerator<{ readonly id?: string } | object>): Response =>
+/** Values as server-sent events, until whoever listens leaves or is no longer let in; one that has an id is told with it, so that a browser that connects again says where
+ *  it was. */
+export const eventsResponse = (
+  values: AsyncGenerator<{ readonly id?: string } | object>,
+  isKnown: () => Promise<boolean>,
+): Response =>
   streamResponse(
     values,
     (value) => {
@@ -253,4 +274,5 @@ export const eventsResponse = (values: AsyncGenerator<{ readonly id?: string } |
       return `${id === undefined ? '' : `id: ${id}\n`}data: ${JSON.stringify(value)}\n\n`;
     },
     EVENT_STREAM,
+    stillKnown(isKnown),
   );

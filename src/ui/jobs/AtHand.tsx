@@ -21,9 +21,9 @@ export const AtHand = ({ person, job, children }: Props) => {
   const claim = useSyncExternalStore(claimedHere.subscribe, claimedHere.snapshot, nobody);
   const isMine = claim !== null && claim.by.id === person.id;
   useEffect(() => {
-    // Somebody has signed in since: who was said to be here by their PIN, or another.
-    if (claim !== null && !isMine) releaseDevice();
-  }, [claim, isMine]);
+    // Somebody else has signed in since. Who was said to be here confirms it by their PIN (client/device/confirm-claim).
+    if (claim !== null && !isMine && claim.claimed.id !== person.id) releaseDevice();
+  }, [claim, isMine, person.id]);
   const hands = handsOf(claim, person);
   return (
     <>

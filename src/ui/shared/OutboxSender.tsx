@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { confirmClaim } from '#client/device/confirm-claim.ts';
 import { noteSiteLife } from '#client/device/site-life.ts';
 import { startSending } from '#client/outbox/sender.ts';
 import type { Person } from '#core/people/person.ts';
@@ -17,7 +18,10 @@ const PICTURES_AFTER_MS = 2_000;
 /** Sends what waits on this device while a page is open, whichever page it is. Shows nothing, unless the site is newer than the page, or was
  *  restored and this device holds what it lost. */
 export const OutboxSender = ({ person, life }: Props) => {
-  useEffect(() => startSending(person), [person]);
+  useEffect(() => {
+    void confirmClaim(person);
+    return startSending(person);
+  }, [person]);
   useEffect(() => noteSiteLife(life), [life]);
   useEffect(() => {
     let stop = (): void => {};

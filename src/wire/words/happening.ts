@@ -30,6 +30,7 @@ const WORDS: Readonly<Record<UnplacedEvent['kind'], string>> = {
   'tools-wound-down': 'tools wound down',
   'angle-turned': 'turned on by an angle',
   'bench-taken-over': 'the bench taken over',
+  'take-over-confirmed': 'who took the bench over, confirmed',
 };
 
 /** What happened, as a list of what waits names it: "a pull of P1". */

@@ -24,6 +24,7 @@ const OF_ANY_JOINT = [
   'tools-wound-down',
   'angle-turned',
   'bench-taken-over',
+  'take-over-confirmed',
 ] as const;
 
 /** Kinds of event that a version did not have yet. */

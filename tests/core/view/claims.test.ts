@@ -37,6 +37,33 @@ describe('who is said to have taken the bench over off the network', () => {
     expect(openClaims(applied(job.state, early) as JobView)).toHaveLength(1);
   });
 
+  test('is confirmed by their PIN though they did nothing, whichever of the two comes first', () => {
+    const job = new SampleJob().ready();
+    const claim = job.event(takenOver(job));
+    const { since } = claim.body as { since: string };
+    const proof = job.event({ kind: 'take-over-confirmed', body: { since } }, EKO);
+    for (const [first, then] of [
+      [claim, proof],
+      [proof, claim],
+    ] as const) {
+      const after = applied(applied(job.state, first), then) as JobView;
+      expect(after.claims).toMatchObject([{ claimed: EKO, confirmedAt: proof.deviceTime }]);
+    }
+  });
+
+  test('a proof of another moment, or of another person, confirms nothing', () => {
+    const job = new SampleJob().ready();
+    const claim = job.event(takenOver(job));
+    const { since } = claim.body as { since: string };
+    const early = job.event(
+      { kind: 'take-over-confirmed', body: { since: '2026-01-01T00:00:00.000Z' } },
+      EKO,
+    );
+    const other = job.event({ kind: 'take-over-confirmed', body: { since } }, TECHNICIAN);
+    for (const proof of [early, other])
+      expect(openClaims(applied(applied(job.state, proof), claim) as JobView)).toHaveLength(1);
+  });
+
   test('nobody takes over from themselves', () => {
     const job = new SampleJob().ready();
     expect(job.try(takenOver(job, TECHNICIAN))).toMatchObject({

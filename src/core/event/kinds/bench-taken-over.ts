@@ -4,6 +4,7 @@ import { happenedAt } from '../../job/happened.ts';
 import { personSchema } from '../../people/person.ts';
 import { accepted, refused } from '../../result.ts';
 import type { Shape } from '../../shape.ts';
+import { claimedBy } from '../../view/claims.ts';
 import { eventKind } from '../event-kind.ts';
 
 const bodySchema = z.strictObject({
@@ -27,11 +28,7 @@ export const benchTakenOver = eventKind({
       ? refused({ code: 'claim-untrue', field: 'claimed' })
       : accepted(said),
   apply: {
-    claims: (job, event) => ({
-      claims: [
-        ...job.claims,
-        { ...event.body, eventId: event.id, person: event.person, at: happenedAt(event), confirmedAt: null },
-      ],
-    }),
+    claims: (job, event) =>
+      claimedBy(job, { ...event.body, eventId: event.id, person: event.person, at: happenedAt(event) }),
   },
 });

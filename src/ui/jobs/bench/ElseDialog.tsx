@@ -44,7 +44,7 @@ export const ElseDialog = ({ bench, view, person, people, allSent, onClose }: Pr
       />
     );
   if (asked === 'take-over')
-    return <TakeOver bench={bench} person={person} people={people} onClose={onClose} />;
+    return <TakeOver bench={bench} job={view.job} person={person} people={people} onClose={onClose} />;
   if (asked === 'scrap' && group && part)
     return <ScrapForm bench={bench} group={group.id} part={part} onClose={onClose} />;
   if (asked === 'nothing-harmed')

@@ -6,6 +6,7 @@ import type { Bench } from './use-bench.ts';
 
 type Props = {
   readonly bench: Bench;
+  readonly job: string;
   readonly person: Person;
   /** Everyone who works here, as this page was told. */
   readonly people: readonly Person[];
@@ -13,7 +14,7 @@ type Props = {
 };
 
 /** Asks who takes over where the site can't be reached: it is kept as a claim, and their PIN confirms it at the next contact. */
-export const TakeOver = ({ bench, person, people, onClose }: Props) => (
+export const TakeOver = ({ bench, job, person, people, onClose }: Props) => (
   <Dialog title="Who takes over?" onClose={onClose}>
     <div className="grid gap-3">
       <p>
@@ -33,7 +34,7 @@ export const TakeOver = ({ bench, person, people, onClose }: Props) => (
               const claimed = { id, name, role };
               if (!bench.happen({ kind: 'bench-taken-over', body: { claimed, since } })) return;
               onClose();
-              claimDevice({ claimed, by: person, since });
+              claimDevice({ claimed, by: person, since, job });
             }}
           >
             <strong>{each.name}</strong> {each.role}
