@@ -149,8 +149,12 @@ test('two tabs of one job off line, one of them killed: every pull once, in the 
     await tab.bringToFront();
     await pull(tab, position);
   }
+  // A verdict stands a moment before its disk has it, and the head of the page says so until then.
+  await expect(other.getByTestId('waiting')).toContainText('4 waiting to send');
   await killTab(context, other);
   await one.bringToFront();
+  // All of Playwright's pages have the focus all the time.
+  await one.evaluate(() => window.dispatchEvent(new Event('focus')));
   await pull(one, 'P5');
   server = await startOwn(port);
   await one.evaluate(() => window.dispatchEvent(new Event('online')));

@@ -53,6 +53,18 @@ describe('a job on this device', () => {
     expect(store.snapshot().waiting).toBe(2);
   });
 
+  test('what a tab kept that was ended before it told of it is part of the job once one turns to this tab', async () => {
+    quiet();
+    const job = new SampleJob().ready();
+    const store = await opened(job, 1);
+    const { entries } = await readOutbox();
+    expect(entries).toEqual([]);
+    for (const event of job.events.slice(1)) await keepEvent(event);
+    expect(store.snapshot().waiting).toBe(0);
+    window.dispatchEvent(new Event('focus'));
+    await eventually(() => expect(store.snapshot().waiting).toBe(2));
+  });
+
   test('once the site has placed it, it waits no more and the head has moved', async () => {
     quiet();
     const job = new SampleJob().ready();

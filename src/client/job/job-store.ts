@@ -319,10 +319,14 @@ export const jobStore = (jobId: string, events: readonly LedgerEvent[], person: 
       if (store.snapshot().inMemory > 0) event.preventDefault();
     };
     window.addEventListener('beforeunload', onLeave);
+    // Whoever turns to this tab may come from one that was ended between the disk and its news.
+    const onTurnedTo = (): void => void (store.snapshot().isReady && foldNews());
+    window.addEventListener('focus', onTurnedTo);
     return () => {
       isOver = true;
       clearInterval(timer);
       window.removeEventListener('beforeunload', onLeave);
+      window.removeEventListener('focus', onTurnedTo);
       stopListening();
     };
   };

@@ -3,6 +3,7 @@ import { call } from '#client/api.ts';
 import { PEOPLE_OPERATIONS } from '#wire/api-people.ts';
 import type { ProblemDetails } from '#wire/problems/details-shape.ts';
 import { ProblemNotice } from '../kit/ProblemNotice.tsx';
+import { ShownOnce } from '../kit/ShownOnce.tsx';
 import { timeHere } from '../kit/time/here.ts';
 
 type Standing = { readonly madeAt: string; readonly usedAt: string | null } | null;
@@ -31,16 +32,7 @@ export const CalendarPanel = ({ first }: { readonly first: Standing }) => {
       <h2 className="text-l font-bold">Due dates in your calendar</h2>
       <p>An address of your own for an ordinary calendar, with every due date of tools and loans.</p>
       {address !== null && (
-        <div className="grid gap-1 border-l-4 border-low pl-3">
-          <strong>Subscribe to it now: it is not shown again.</strong>
-          <input
-            className="field font-mono text-s"
-            readOnly
-            aria-label="Address of the calendar"
-            value={address}
-            onFocus={(event) => event.target.select()}
-          />
-        </div>
+        <ShownOnce doNow="Subscribe to it now" label="Address of the calendar" secret={address} />
       )}
       {standing && (
         <p className="text-s text-faint">

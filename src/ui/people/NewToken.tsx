@@ -8,6 +8,7 @@ import { Form } from '../kit/form/Form.tsx';
 import { SubmitButton } from '../kit/form/SubmitButton.tsx';
 import { TextField } from '../kit/form/TextField.tsx';
 import { useKitForm } from '../kit/form/use-kit-form.ts';
+import { ShownOnce } from '../kit/ShownOnce.tsx';
 
 const schema = z.object({
   name: newTokenSchema.shape.name,
@@ -27,19 +28,11 @@ export const NewToken = ({ onMade }: { readonly onMade: () => Promise<void> }) =
   return (
     <>
       {secret !== null && (
-        <div className="grid gap-1 border-l-4 border-low pl-3" data-testid="secret">
-          <strong>Copy it now: it is not shown again.</strong>
-          <input
-            className="field font-mono text-s"
-            readOnly
-            aria-label="Secret of the token"
-            value={secret}
-            onFocus={(event) => event.target.select()}
-          />
+        <ShownOnce doNow="Copy it now" label="Secret of the token" secret={secret}>
           <span className="text-s">
             The program sends it with each request: <code>Authorization: Bearer …</code>
           </span>
-        </div>
+        </ShownOnce>
       )}
       <Form
         form={form}
