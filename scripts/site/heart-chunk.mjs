@@ -28,6 +28,8 @@ export const heartChunk = () => {
       getModuleInfo,
     );
     if (REACT.test(id)) return 'react';
-    return heart.has(id) && !BENCH_OWN.test(id) && !NOT_HEART.test(id) ? 'heart' : null;
+    // Named, or the bundler puts them into the heart after all.
+    if (NOT_HEART.test(id)) return 'arrays';
+    return heart.has(id) && !BENCH_OWN.test(id) ? 'heart' : null;
   };
 };

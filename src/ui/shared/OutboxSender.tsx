@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { confirmClaim } from '#client/device/confirm-claim.ts';
+import { claimedHere } from '#client/device/claimed.ts';
 import { noteSiteLife } from '#client/device/site-life.ts';
 import { startSending } from '#client/outbox/sender.ts';
 import type { Person } from '#core/people/person.ts';
@@ -19,7 +19,8 @@ const PICTURES_AFTER_MS = 2_000;
  *  restored and this device holds what it lost. */
 export const OutboxSender = ({ person, life }: Props) => {
   useEffect(() => {
-    void confirmClaim(person);
+    if (claimedHere.snapshot())
+      void import('#client/device/confirm-claim.ts').then(({ confirmClaim }) => confirmClaim(person));
     return startSending(person);
   }, [person]);
   useEffect(() => noteSiteLife(life), [life]);
