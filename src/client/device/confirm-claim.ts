@@ -8,9 +8,8 @@ import { claimedHere, releaseDevice } from './claimed.ts';
 export const confirmClaim = async (person: Person): Promise<void> => {
   const claim = claimedHere.snapshot();
   if (claim?.claimed.id !== person.id) return;
-  releaseDevice();
-  await keepEvent(
-    happeningNow(claim.job, person, { kind: 'take-over-confirmed', body: { since: claim.since } }),
-  );
+  const confirmed = { kind: 'take-over-confirmed', body: { since: claim.since } } as const;
+  // First on disk: a tab that is ended in between confirms it twice, and never not at all.
+  if (await keepEvent(happeningNow(claim.job, person, confirmed))) releaseDevice();
   sendSignal({ kind: 'kept' });
 };
